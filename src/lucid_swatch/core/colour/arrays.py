@@ -1,0 +1,9 @@
+"""The array types that the core passes round: the last axis holds the channels, any batch in front."""
+
+import numpy as np
+from numpy.typing import NDArray
+
+FloatArray = NDArray[np.float64]
+IntArray = NDArray[np.intp]
+BoolArray = NDArray[np.bool_]
+ByteArray = NDArray[np.uint8]

@@ -1,0 +1,70 @@
+"""Names a person would say: a neutral by its nearest example, a tone by its hue with one word before it."""
+
+import csv
+from functools import cache
+from importlib.resources import files
+
+import numpy as np
+
+from .arrays import BoolArray, FloatArray
+from .difference import delta_e_2000
+from .spaces import chroma, hue_angle
+
+# Where one hue's name ends and the next begins, degrees; the same hue is called otherwise when light or dark.
+HUES: tuple[tuple[float, str, str, str], ...] = (
+    (8.0, "pink", "raspberry", "wine"),
+    (36.0, "pink", "red", "burgundy"),
+    (46.0, "salmon", "brick red", "oxblood"),
+    (68.0, "peach", "orange", "rust"),
+    (86.0, "apricot", "golden yellow", "amber"),
+    (102.0, "lemon", "yellow", "mustard"),
+    (122.0, "lime", "yellow green", "moss"),
+    (172.0, "mint", "green", "bottle green"),
+    (205.0, "aqua", "turquoise", "petrol"),
+    (240.0, "sky blue", "cyan blue", "teal blue"),
+    (297.0, "light blue", "blue", "ink blue"),
+    (308.0, "lavender", "violet", "indigo"),
+    (335.0, "lilac", "purple", "aubergine"),
+    (352.0, "pink", "magenta", "plum"),
+    (360.0, "pink", "raspberry", "wine"),
+)
+LIGHT_NAME_ABOVE = 66.0
+DARK_NAME_BELOW = 34.0
+
+
+@cache
+def _neutral_examples() -> tuple[tuple[str, ...], FloatArray]:
+    text = files(__package__).joinpath("tables/neutrals.csv").read_text(encoding="utf-8")
+    rows = [row for row in csv.reader(text.splitlines()) if row and not row[0].startswith("#")]
+    return tuple(row[0] for row in rows), np.array([[float(v) for v in row[1:4]] for row in rows])
+
+
+def name_colours(lab: FloatArray, neutral: BoolArray) -> list[str]:
+    """A name for each colour. lab: (n, 3). neutral: (n,), whether it counts as a neutral."""
+    return [_neutral(one) if is_neutral else _tone(one) for one, is_neutral in zip(lab, neutral, strict=True)]
+
+
+def _neutral(lab: FloatArray) -> str:
+    names, examples = _neutral_examples()
+    return names[int(np.argmin(delta_e_2000(lab, examples)))]
+
+
+def _tone(lab: FloatArray) -> str:
+    lightness, strength, hue = float(lab[0]), float(chroma(lab)), float(hue_angle(lab))
+    light, middle, dark = next(names for limit, *names in HUES if hue <= limit)
+    if lightness > LIGHT_NAME_ABOVE + (14 if 60 < hue < 125 else 0):
+        name = light
+    else:
+        name = dark if lightness < DARK_NAME_BELOW + (14 if 46 < hue < 125 else 0) else middle
+    modifier = _modifier(lightness, strength)
+    return name if modifier in name else f"{modifier} {name}".strip()
+
+
+def _modifier(lightness: float, strength: float) -> str:
+    if lightness > 85:
+        return "pale"
+    if strength < 24 and lightness >= DARK_NAME_BELOW:
+        return "dusty"
+    if strength > 58:
+        return "clear"
+    return "deep" if lightness < 26 else ""

@@ -1,0 +1,84 @@
+"""From the pixels of a photo and the outline of a garment to everything that is read from it."""
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from ..colour.arrays import BoolArray, FloatArray
+from ..colour.spaces import chroma, lab_to_rgb_linear, rgb_linear_to_lab
+from ..photo.light import Light, LightReference, relit
+from .palette import Palette, read_palette
+from .pattern import Pattern, read_pattern
+from .sorting import Sorted, sort_colours, undertones
+from .surface import Surface, read_surface
+from .vocabulary import Bin, Part, PatternType
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Measurement:
+    """What was read."""
+
+    lab: FloatArray
+    """(n, 3), largest share first."""
+    share: FloatArray
+    uncertainty: FloatArray
+    """(n,), CIEDE2000 that holds the true colour nine times in ten."""
+    parts: tuple[Part, ...]
+    names: tuple[str, ...]
+    pattern: Pattern
+    surface: Surface
+    sorted: Sorted
+    light: Light
+    palette: Palette
+    threads: FloatArray | None
+    """(k, 3), the yarns of a marl whose mean stands in lab."""
+
+
+def measure_cloth(rgb_linear: FloatArray, mask: BoolArray, light: Light, strict: bool = False) -> Measurement:
+    """The colours, pattern, surface and sort of a garment.
+
+    rgb_linear: (rows, columns, 3), as shot. mask: (rows, columns), the garment, at least one pixel."""
+    daylight = relit(rgb_linear, light)
+    palette = read_palette(daylight, mask)
+    pattern = read_pattern(palette, mask)
+    lab, share, parts, threads = _described(palette, pattern)
+    uncertainty = np.hypot(light.uncertainty, _own_doubt(lab, light))[: len(lab)]
+    surface = read_surface(daylight, palette)
+    sorts = sort_colours(lab, uncertainty, strict)
+    main = sorts[0]
+    if pattern.type not in (PatternType.SOLID, PatternType.MARL):
+        warmth = float(np.array([s.temperature for s in sorts]) @ share)
+        side = undertones(np.array([warmth]))[0]
+        main = Sorted(Bin.PRINT, warmth, side, main.lean, f"{main.name} {pattern.type.value}", pattern.confidence)
+    return Measurement(
+        lab,
+        share,
+        uncertainty,
+        parts,
+        tuple(s.name for s in sorts),
+        pattern,
+        surface,
+        main,
+        light,
+        palette,
+        threads,
+    )
+
+
+def _described(
+    palette: Palette, pattern: Pattern
+) -> tuple[FloatArray, FloatArray, tuple[Part, ...], FloatArray | None]:
+    """The colours as a person would list them: a marl as its mean, the trims of a plain cloth as trims."""
+    if pattern.type is PatternType.MARL:
+        light = lab_to_rgb_linear(palette.lab)
+        mean = rgb_linear_to_lab((light * palette.share[:, None]).sum(axis=0))
+        return mean[None, :], np.ones(1), (Part.CLOTH,), palette.lab
+    trims = pattern.type is PatternType.SOLID
+    parts = tuple(Part.TRIM if trims and k else Part.CLOTH for k in range(len(palette.lab)))
+    return palette.lab, palette.share, parts, None
+
+
+def _own_doubt(lab: FloatArray, light: Light) -> FloatArray:
+    """CIEDE2000 of doubt beside the light: folds and sheen; a strong colour suffers more from a wrong light."""
+    known = light.reference in (LightReference.NEUTRAL, LightReference.CARD, LightReference.READER)
+    return 3.5 + (0.03 if known else 0.07) * chroma(lab)

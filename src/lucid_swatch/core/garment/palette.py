@@ -1,0 +1,192 @@
+"""The few true colours of a cloth, with the folds, the shine and the blended edges discounted."""
+
+from dataclasses import dataclass
+
+import cv2
+import numpy as np
+from sklearn.cluster import KMeans
+
+from ..colour.arrays import BoolArray, FloatArray, IntArray
+from ..colour.difference import delta_e_2000
+from ..colour.spaces import rgb_linear_to_lab
+
+LEAST_SHARE = 0.03
+"""A colour below this share of the garment is not reported."""
+
+SAME_COLOUR = 6.0
+"""CIEDE2000, lightness counted half, below which a person calls two shades one colour."""
+
+LIGHTNESS_WEIGHT = 0.55
+"""How much lightness counts beside chromaticity while grouping: folds move it, cloth does not."""
+
+SHADES = 14
+SAMPLE = 24_000
+LIT_QUANTILE = 0.55
+"""Lightness is read a little above the middle of a colour's pixels: folds darken more cloth than they brighten."""
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Palette:
+    """The measured colours, largest share first."""
+
+    lab: FloatArray
+    """(n, 3)."""
+    share: FloatArray
+    """(n,), sums to 1."""
+    spread: FloatArray
+    """(n,), CIEDE2000: how far the middle half of a colour's pixels lies from its centre."""
+    labels: IntArray
+    """(rows, columns): the colour of each pixel, -1 outside the garment."""
+
+
+def read_palette(rgb_linear: FloatArray, mask: BoolArray, seed: int = 0) -> Palette:
+    """The colours of the cloth inside a mask.
+
+    rgb_linear: (rows, columns, 3), already relit. mask: (rows, columns), at least one pixel.
+    Returns at least one colour."""
+    inside = _inner(mask)
+    lab_picture = rgb_linear_to_lab(_calmed(rgb_linear))
+    edge = _edge_strength(lab_picture)[inside]
+    lab = lab_picture[inside]
+    feature = shading_free(lab)
+    rng = np.random.default_rng(seed)
+    chosen = _flat_sample(edge, rng)
+    shades = _shades(feature[chosen], seed)
+    group = _merged(feature[chosen], lab[chosen], shades)
+    centres = np.array([np.median(feature[chosen][group == g], axis=0) for g in range(group.max() + 1)])
+    every = _nearest(feature, centres)
+    centres_kept = _large_enough(every, len(centres))
+    every = _nearest(feature, centres[centres_kept])
+    flat = np.zeros(len(lab), dtype=bool)
+    flat[chosen] = True
+    return _measured(lab, every, flat, inside, mask)
+
+
+def shading_free(lab: FloatArray) -> FloatArray:
+    """Coordinates in which a fold moves a colour along one axis only.
+
+    A fold scales light; X, Y and Z scale together, so a*/(L* + 16) and b*/(L* + 16) stay as they are.
+    (..., 3) to (..., 3): weighted lightness and the two chromaticities, near CIELAB units at L* 50."""
+    level = np.maximum(lab[..., 0], 2.0) + 16.0
+    scale = 66.0 / level
+    return np.stack([LIGHTNESS_WEIGHT * lab[..., 0], lab[..., 1] * scale, lab[..., 2] * scale], axis=-1)
+
+
+def _inner(mask: BoolArray) -> BoolArray:
+    """The mask without its rim, which is mixed with what lies behind."""
+    depth = max(1, round(0.006 * np.sqrt(mask.sum())))
+    inner = cv2.erode(mask.astype(np.uint8), np.ones((2 * depth + 1, 2 * depth + 1), np.uint8), borderValue=0) > 0
+    return inner if inner.sum() > 0.3 * mask.sum() else mask
+
+
+def _calmed(rgb_linear: FloatArray) -> FloatArray:
+    """A little less noise of sensor and weave; motifs keep their size."""
+    calm: FloatArray = cv2.GaussianBlur(rgb_linear.astype(np.float32), (3, 3), 0.7).astype(np.float64)
+    return np.maximum(calm, 0.0)
+
+
+def _edge_strength(lab: FloatArray) -> FloatArray:
+    """Largest change of colour across a pixel, CIELAB units. (rows, columns, 3) to (rows, columns)."""
+    picture = lab.astype(np.float32)
+    across = cv2.Sobel(picture, cv2.CV_32F, 1, 0, ksize=3) / 8
+    down = cv2.Sobel(picture, cv2.CV_32F, 0, 1, ksize=3) / 8
+    strength: FloatArray = np.sqrt((across**2 + down**2).sum(axis=-1)).astype(np.float64)
+    return strength
+
+
+def _flat_sample(edge: FloatArray, rng: np.random.Generator) -> IntArray:
+    """Pixels that are one colour rather than the blend at an edge."""
+    limit = max(4.0, float(np.quantile(edge, 0.5)))
+    flat = np.flatnonzero(edge <= limit)
+    if len(flat) > SAMPLE:
+        flat = rng.choice(flat, SAMPLE, replace=False)
+    return flat
+
+
+def _shades(feature: FloatArray, seed: int) -> IntArray:
+    count = min(SHADES, len(np.unique(feature.round(1), axis=0)))
+    few = feature[:: max(1, len(feature) // 6000)]
+    fitted = KMeans(count, n_init=2, max_iter=60, random_state=seed).fit(few)
+    labels: IntArray = fitted.predict(feature).astype(np.intp)
+    return labels
+
+
+def _merged(feature: FloatArray, lab: FloatArray, shades: IntArray) -> IntArray:
+    """Joins shades that a person would call one colour, the closest pair first."""
+    _, group = np.unique(shades, return_inverse=True)
+    group = group.astype(np.intp)
+    while group.max() > 0:
+        count = int(group.max()) + 1
+        centres = np.array([np.median(lab[group == g], axis=0) for g in range(count)])
+        middle = np.array([np.median(feature[group == g], axis=0) for g in range(count)])
+        first, second = np.triu_indices(count, 1)
+        difference = delta_e_2000(centres[first], centres[second], lightness_weight=2.0)
+        order = np.argsort(difference)
+        for pair in order:
+            a, b = int(first[pair]), int(second[pair])
+            if difference[pair] < SAME_COLOUR or _one_fold(feature, group, middle, a, b):
+                group[group == b] = a
+                group[group > b] -= 1
+                break
+        else:
+            return group
+    return group
+
+
+def _one_fold(feature: FloatArray, group: IntArray, middle: FloatArray, a: int, b: int) -> bool:
+    """True when two shades run into each other without a gap, as the sides of a fold do."""
+    line = middle[b] - middle[a]
+    length = float(np.linalg.norm(line))
+    chromaticity_step = float(np.linalg.norm(line[1:]))
+    if chromaticity_step > 9.0 or length > 30.0:
+        return False
+    both = feature[(group == a) | (group == b)]
+    along = (both - middle[a]) @ line / length**2
+    density, _ = np.histogram(along, bins=np.linspace(-0.5, 1.5, 17))
+    smooth = np.convolve(density, [0.25, 0.5, 0.25], mode="same")
+    valley = smooth[5:11].min()
+    peaks = min(smooth[:7].max(), smooth[9:].max())
+    return bool(valley > 0.55 * peaks)
+
+
+def _nearest(feature: FloatArray, centres: FloatArray) -> IntArray:
+    best = np.zeros(len(feature), dtype=np.intp)
+    least = np.full(len(feature), np.inf)
+    for index, centre in enumerate(centres):
+        distance = ((feature - centre) ** 2).sum(axis=1)
+        closer = distance < least
+        best[closer], least[closer] = index, distance[closer]
+    return best
+
+
+def _large_enough(labels: IntArray, count: int) -> IntArray:
+    share = np.bincount(labels, minlength=count) / len(labels)
+    kept = np.flatnonzero(share >= LEAST_SHARE)
+    return kept if len(kept) else np.array([share.argmax()])
+
+
+def _measured(lab: FloatArray, labels: IntArray, flat: BoolArray, inside: BoolArray, mask: BoolArray) -> Palette:
+    centres, spreads, shares, old = [], [], [], []
+    for index in np.unique(labels):
+        own = labels == index
+        pixels = lab[own & flat] if (own & flat).sum() >= 20 else lab[own]
+        centre = _cloth_colour(pixels)
+        centres.append(centre)
+        spreads.append(float(np.median(delta_e_2000(pixels[:: max(1, len(pixels) // 500)], centre))))
+        shares.append(own.mean())
+        old.append(index)
+    order = np.argsort(shares)[::-1]
+    rename = np.zeros(max(old) + 1, dtype=np.intp)
+    rename[np.array(old)[order]] = np.arange(len(order))
+    picture = np.full(mask.shape, -1, dtype=np.intp)
+    picture[inside] = rename[labels]
+    share = np.array(shares)[order]
+    return Palette(np.array(centres)[order], share / share.sum(), np.array(spreads)[order], picture)
+
+
+def _cloth_colour(lab: FloatArray) -> FloatArray:
+    """The colour of the well-lit part: shine and deep shadow trimmed, chromaticity at its middle."""
+    feature = shading_free(lab)
+    lightness = float(np.quantile(lab[:, 0], LIT_QUANTILE))
+    scale = (max(lightness, 2.0) + 16.0) / 66.0
+    return np.array([lightness, np.median(feature[:, 1]) * scale, np.median(feature[:, 2]) * scale])

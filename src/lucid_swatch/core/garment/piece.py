@@ -1,0 +1,39 @@
+"""A piece: one garment or accessory as the core sees it."""
+
+from dataclasses import dataclass, field
+
+from ..colour.arrays import FloatArray
+from .vocabulary import Category, Finish, Length, Metal, Part, PatternType, Scale, Volume, Worn
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Piece:
+    """One garment or accessory."""
+
+    id: str
+    category: Category
+    lab: FloatArray
+    """(n, 3), CIELAB D65 2°, largest share first."""
+    share: FloatArray
+    """(n,), sums to 1."""
+    label: str = ""
+    parts: tuple[Part, ...] = ()
+    """One a colour, or empty where all is cloth."""
+    uncertainty: FloatArray | None = None
+    """(n,), CIEDE2000."""
+    pattern: PatternType = PatternType.SOLID
+    pattern_confidence: float = 0.95
+    scale: Scale | None = None
+    finish: frozenset[Finish] = field(default_factory=frozenset)
+    metal: Metal = Metal.NONE
+    volume: Volume = Volume.EASY
+    length: Length | None = None
+    formality: float | None = None
+    warmth: float | None = None
+    statement: float | None = None
+    worn: Worn | None = None
+
+    @property
+    def called(self) -> str:
+        """The label, or the category where there is none."""
+        return self.label or self.category.value.replace("-", " ")

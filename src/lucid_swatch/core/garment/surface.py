@@ -1,0 +1,35 @@
+"""The surface of a cloth: how much it shines and how much relief it has. A suggestion, never a verdict."""
+
+from dataclasses import dataclass
+
+import cv2
+import numpy as np
+
+from ..colour.arrays import FloatArray
+from ..colour.spaces import chroma, rgb_linear_to_lab
+from .palette import Palette
+
+
+@dataclass(frozen=True, slots=True)
+class Surface:
+    """Sheen and texture, 0..1."""
+
+    sheen: float
+    texture: float
+
+
+def read_surface(rgb_linear: FloatArray, palette: Palette) -> Surface:
+    """Sheen from pixels well above their colour that have lost chroma; texture from fine change of lightness.
+
+    rgb_linear: (rows, columns, 3), relit. Both are shares between 0 and 1."""
+    lab = rgb_linear_to_lab(np.maximum(rgb_linear, 0))
+    inside = palette.labels >= 0
+    own = palette.lab[np.maximum(palette.labels, 0)]
+    above = lab[..., 0] - own[..., 0]
+    paler = chroma(own) - chroma(lab)
+    shining = inside & (above > 12) & (paler > -0.15 * above)
+    sheen = float(shining.sum() / max(inside.sum(), 1)) * 4
+    fine = lab[..., 0] - cv2.GaussianBlur(lab[..., 0], (0, 0), 3.0)
+    same = cv2.erode((palette.labels == 0).astype(np.uint8), np.ones((3, 3), np.uint8)) > 0
+    texture = float(np.std(fine[same])) / 8 if same.sum() > 50 else 0.0
+    return Surface(float(np.clip(sheen, 0, 1)), float(np.clip(texture, 0, 1)))

@@ -1,0 +1,43 @@
+"""A look: pieces worn together by a client, for an intent, judged by a school."""
+
+from dataclasses import dataclass
+from enum import StrEnum
+
+from ..client.colouring import Client
+from ..garment.piece import Piece
+
+
+class Intent(StrEnum):
+    """What a look is going for."""
+
+    TONAL = "tonal"
+    CONTRAST = "contrast"
+    ACCENT = "accent"
+    STATEMENT = "statement"
+
+
+@dataclass(frozen=True, slots=True)
+class Conventions:
+    """The schools in force. False is the default of the open format."""
+
+    mute_round_statement: bool = False
+    mix_metals: bool = False
+    strict_neutrals: bool = False
+    one_print: bool = False
+    avoid_black_with_denim: bool = False
+    one_white: bool = False
+    pair_shoes_and_bag: bool = False
+    avoid_black_in_summer: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class Look:
+    """Pieces worn together."""
+
+    id: str
+    pieces: tuple[Piece, ...]
+    client: Client | None = None
+    conventions: Conventions = Conventions()
+    intent: Intent | None = None
+    rail: tuple[Piece, ...] = ()
+    """Further pieces that mends may draw on."""

@@ -1,0 +1,193 @@
+"""The small change that helps most, found by scoring every one of them."""
+
+from dataclasses import dataclass, replace
+
+import numpy as np
+
+from ..client.colouring import read_colouring
+from ..colour.arrays import FloatArray
+from ..colour.names import name_colours
+from ..garment.piece import Piece
+from ..garment.sorting import is_neutral
+from ..garment.vocabulary import Category, PatternType
+from .batch import batch_of, make_batch
+from .body import ZONES, Zone
+from .look import Look
+from .table import PieceTable, build_table
+from .verdict import DIGITS, MEASURES, Scores, score_batch
+
+LEAST_GAIN = 1.0
+MOST = 4
+REMOVABLE = (Zone.HEAD, Zone.NECK, Zone.WAIST, Zone.HAND, Zone.LAYER)
+SINGLE = (Zone.WHOLE, Zone.LOWER, Zone.UPPER, Zone.FEET, Zone.LAYER, Zone.WAIST)
+"""Zones that take one piece unless the stylist puts two there."""
+
+# Quiet colours that a wardrobe is asked for first: white, cream, sand, tan, brown, stone, grey, charcoal, black, navy.
+WANTED = np.array(
+    [[94, 0, 2], [89, 2, 16], [77, 4, 18], [57, 15, 29], [36, 11, 18], [72, 0, 5], [58, -1, -4], [31, 0, -2], [15, 0, 0], [21, 4, -22]],
+    dtype=float,
+)  # fmt: skip
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Mend:
+    """A change and what it is worth."""
+
+    do: str
+    """swap, add, remove or recolour."""
+    piece: str | None
+    """The piece that changes; for `add` the piece that comes."""
+    with_piece: str | None
+    """For a swap, the piece that comes instead."""
+    lab: FloatArray | None
+    text: str
+    gain: float
+
+
+def _zone(piece: Piece) -> Zone:
+    return ZONES[piece.category]
+
+
+def find_mends(look: Look, most: int = MOST) -> list[Mend]:
+    """The best changes, at most one for each piece or place, largest gain first.
+
+    Every candidate look is scored; a change that raises the whole by less than a point is not offered."""
+    changes = _removals(look) + _additions(look) + _swaps(look) + _recolours(look)
+    if not changes:
+        return []
+    looks = [look, *[replace(look, pieces=pieces) for _, pieces in changes]]
+    scores = score_batch(make_batch(looks))
+    gains = (scores.overall[1:] - scores.overall[0]).round(DIGITS)
+    chosen: list[Mend] = []
+    touched: set[str | None] = set()
+    for k in np.argsort(-gains, kind="stable"):
+        mend = changes[int(k)][0]
+        if gains[k] < LEAST_GAIN or len(chosen) == most:
+            break
+        places = {mend.piece, mend.with_piece} - {None}
+        if places & touched:
+            continue
+        touched |= places
+        why = _what_rises(scores, int(k) + 1)
+        chosen.append(replace(mend, gain=float(gains[k]), text=f"{mend.text}: {why}"))
+    return chosen
+
+
+def _what_rises(scores: Scores, row: int) -> str:
+    rise = np.nan_to_num(scores.scores[row] - scores.scores[0])
+    best = int(rise.argmax())
+    return f"{MEASURES[best]} rises by {rise[best]:.0f}"
+
+
+Change = tuple[Mend, tuple[Piece, ...]]
+
+
+def _removals(look: Look) -> list[Change]:
+    return [
+        (
+            Mend("remove", p.id, None, None, f"take off the {_low(p)}", 0.0),
+            tuple(q for q in look.pieces if q is not p),
+        )
+        for p in look.pieces
+        if _zone(p) in REMOVABLE and len(look.pieces) > 1
+    ]
+
+
+def _additions(look: Look) -> list[Change]:
+    taken = {_zone(p) for p in look.pieces if _zone(p) in SINGLE}
+    worn = {p.category for p in look.pieces}
+    if Zone.WHOLE in taken:
+        taken |= {Zone.UPPER, Zone.LOWER}
+    if taken & {Zone.UPPER, Zone.LOWER}:
+        taken.add(Zone.WHOLE)
+    ids = {p.id for p in look.pieces}
+    return [
+        (Mend("add", p.id, None, None, f"add the {_low(p)}", 0.0), (*look.pieces, p))
+        for p in look.rail
+        if _zone(p) not in taken and p.category not in worn and p.id not in ids
+    ]
+
+
+def _swaps(look: Look) -> list[Change]:
+    ids = {p.id for p in look.pieces}
+    return [
+        (
+            Mend("swap", old.id, new.id, new.lab[0], f"{_low(new)} for the {_low(old)}", 0.0),
+            tuple(new if q is old else q for q in look.pieces),
+        )
+        for old in look.pieces
+        for new in look.rail
+        if new.id not in ids and interchangeable(old.category, new.category)
+    ]
+
+
+def interchangeable(old: Category, new: Category) -> bool:
+    """Whether one category can stand where the other stood."""
+    zone = ZONES[old]
+    return zone == ZONES[new] if zone in SINGLE else old == new
+
+
+def _recolours(look: Look) -> list[Change]:
+    if look.rail:
+        return []
+    strict = look.conventions.strict_neutrals
+    names = name_colours(WANTED, is_neutral(WANTED, strict))
+    changes: list[Change] = []
+    for old in look.pieces:
+        for lab, name in zip(WANTED, names, strict=True):
+            new = replace(
+                old,
+                lab=lab[None, :],
+                share=np.ones(1),
+                parts=(),
+                uncertainty=None,
+                pattern=PatternType.SOLID,
+                scale=None,
+            )
+            changes.append(
+                (
+                    Mend("recolour", old.id, None, lab, f"the {_low(old)} in {name}", 0.0),
+                    tuple(new if q is old else q for q in look.pieces),
+                )
+            )
+    return changes
+
+
+def _low(piece: Piece) -> str:
+    return piece.called[:1].lower() + piece.called[1:]
+
+
+def what_each_would_do(look: Look, table: PieceTable | None = None) -> dict[str, float]:
+    """What each piece of the rail would change the whole by, put where it belongs. By piece id.
+
+    A piece that is in the look already stands for taking it off again."""
+    rail = {p.id: p for p in (*look.pieces, *look.rail)}
+    order = list(rail)
+    table = table or build_table(tuple(rail.values()), look.conventions.strict_neutrals)
+    row_of = {piece.id: row for row, piece in enumerate(table.pieces)}
+    current = [p.id for p in look.pieces]
+    candidates = [with_piece(look.pieces, rail[one]) for one in order]
+    rows = [[row_of[i] for i in current], *[[row_of[p.id] for p in pieces] for pieces in candidates]]
+    kept = [row for row in rows if row]
+    index = np.full((len(kept), max(map(len, kept))), -1, dtype=np.intp)
+    for i, row in enumerate(kept):
+        index[i, : len(row)] = sorted(row, key=lambda r: (table.pieces[r].category.value, table.pieces[r].id))
+    colouring = read_colouring(look.client) if look.client else None
+    scores = score_batch(batch_of(table, index, [look.conventions], [look.intent], [colouring]))
+    overall = iter(scores.overall)
+    values = [float(next(overall)) if row else 0.0 for row in rows]
+    return {one: round(values[k + 1] - values[0], DIGITS) for k, one in enumerate(order)}
+
+
+def with_piece(pieces: tuple[Piece, ...], piece: Piece) -> tuple[Piece, ...]:
+    """The pieces after putting one on: it takes the place of what it cannot be worn with, or comes off again."""
+    if any(p.id == piece.id for p in pieces):
+        return tuple(p for p in pieces if p.id != piece.id)
+    zone = ZONES[piece.category]
+    leaves = {zone} if zone in SINGLE else set()
+    if zone is Zone.WHOLE:
+        leaves |= {Zone.UPPER, Zone.LOWER}
+    if zone in (Zone.UPPER, Zone.LOWER):
+        leaves.add(Zone.WHOLE)
+    stays = [p for p in pieces if _zone(p) not in leaves and (zone in SINGLE or p.category is not piece.category)]
+    return (*stays, piece)

@@ -1,0 +1,148 @@
+"""The one scorer: arrays of looks in, five measures and a whole out, every point with its reason."""
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from ..colour.arrays import FloatArray
+from ..problems import Refused
+from .batch import INTENTS, LookBatch, make_batch
+from .colouring import measure_colouring
+from .contrast import look_contrast, measure_contrast
+from .harmony import measure_harmony, strong_places
+from .look import Intent, Look
+from .monochrome import measure_monochrome, oneness
+from .points import Measured
+from .statement import measure_statement, statement_weights
+
+MEASURES = ("harmony", "contrast", "monochrome", "statement", "colouring")
+
+# Parts of the whole by intent: harmony, contrast, monochrome, statement, colouring.
+WEIGHTS: dict[Intent | None, tuple[float, ...]] = {
+    None: (0.38, 0.15, 0.08, 0.21, 0.18),
+    Intent.TONAL: (0.28, 0.12, 0.32, 0.12, 0.16),
+    Intent.CONTRAST: (0.32, 0.28, 0.04, 0.18, 0.18),
+    Intent.ACCENT: (0.36, 0.14, 0.04, 0.28, 0.18),
+    Intent.STATEMENT: (0.28, 0.13, 0.04, 0.37, 0.18),
+}
+DIGITS = 1
+"""Points and scores are printed to this many decimals, and add up at it."""
+
+
+@dataclass(frozen=True, slots=True)
+class Reason:
+    """Why a measure gained or lost."""
+
+    code: str
+    text: str
+    pieces: tuple[str, ...]
+    points: float
+
+
+@dataclass(frozen=True, slots=True)
+class MeasureVerdict:
+    """One measure of one look."""
+
+    score: float
+    start: float
+    because: tuple[Reason, ...]
+    """Largest effect first; start plus the points is the score."""
+
+
+@dataclass(frozen=True, slots=True)
+class Verdict:
+    """The verdict on one look."""
+
+    id: str
+    intent: Intent
+    overall: float
+    measures: dict[str, MeasureVerdict | None]
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Scores:
+    """The verdicts on a batch as arrays, with what it takes to give the reasons of any of them."""
+
+    batch: LookBatch
+    measured: tuple[Measured, ...]
+    scores: FloatArray
+    """(looks, 5), 0..100; colouring nan without a client."""
+    overall: FloatArray
+    """(looks,), 0..100."""
+
+
+def score_batch(batch: LookBatch) -> Scores:
+    """Scores a batch of looks. No sentence is made here."""
+    measured = (
+        measure_harmony(batch), measure_contrast(batch), measure_monochrome(batch), measure_statement(batch),
+        measure_colouring(batch),
+    )  # fmt: skip
+    scores = np.stack([_total(m) for m in measured], axis=1)
+    scores[~batch.has_client, 4] = np.nan
+    weights = np.array([WEIGHTS[i] for i in INTENTS])[batch.intent]
+    weights = np.where(np.isnan(scores), 0.0, weights)
+    overall = (np.nan_to_num(scores) * weights).sum(axis=1) / weights.sum(axis=1)
+    return Scores(batch, measured, scores, overall.round(DIGITS))
+
+
+def _total(measured: Measured) -> FloatArray:
+    total = np.sum([p.values.round(DIGITS) for p in measured.points], axis=0) + measured.start
+    return np.clip(total, 0.0, 100.0).round(DIGITS)
+
+
+def explain(scores: Scores, row: int, id: str) -> Verdict:
+    """The verdict on one look of a batch, with its reasons."""
+    measures: dict[str, MeasureVerdict | None] = {}
+    for column, name in enumerate(MEASURES):
+        score = scores.scores[row, column]
+        measures[name] = None if np.isnan(score) else _reasons(scores, scores.measured[column], row, float(score))
+    return Verdict(id, read_intent(scores.batch, row), float(scores.overall[row]), measures)
+
+
+def _reasons(scores: Scores, measured: Measured, row: int, score: float) -> MeasureVerdict:
+    batch = scores.batch
+    reasons = []
+    for points in measured.points:
+        value = round(float(points.values[row]), DIGITS)
+        if value != 0:
+            places = np.flatnonzero(points.pieces[row] & batch.present[row])
+            pieces = tuple(batch.piece(row, int(p)).id for p in places)
+            reasons.append(Reason(points.code, points.text(row), pieces, value))
+    rest = round(score - measured.start - sum(r.points for r in reasons), DIGITS)
+    if rest != 0:
+        reasons.append(Reason("end-of-the-tape", "the tape ends at 0 and at 100", (), rest))
+    reasons.sort(key=lambda r: -abs(r.points))
+    return MeasureVerdict(score, measured.start, tuple(reasons))
+
+
+def read_intent(batch: LookBatch, row: int) -> Intent:
+    """What a look is going for: as said, or as its pieces show."""
+    said = INTENTS[int(batch.intent[row])]
+    if said is not None:
+        return said
+    if statement_weights(batch)[row].max() > 0.5:
+        return Intent.STATEMENT
+    if (strong_places(batch) & (batch.area < 0.16))[row].any():
+        return Intent.ACCENT
+    if look_contrast(batch)[row] > 48:
+        return Intent.CONTRAST
+    return Intent.TONAL if oneness(batch)[row] > 0.6 else Intent.ACCENT
+
+
+def judge(looks: list[Look]) -> list[Verdict]:
+    """The verdicts on some looks, in their order. Refused when a look has no piece."""
+    for look in looks:
+        if not look.pieces:
+            raise Refused("the look has no piece.", look.id, "Add at least one piece.")
+    verdicts: dict[int, Verdict] = {}
+    for strict in (False, True):
+        rows = [i for i, look in enumerate(looks) if look.conventions.strict_neutrals == strict]
+        for start in range(0, len(rows), CHUNK):
+            chunk = rows[start : start + CHUNK]
+            scores = score_batch(make_batch([looks[i] for i in chunk]))
+            verdicts.update({i: explain(scores, k, looks[i].id) for k, i in enumerate(chunk)})
+    return [verdicts[i] for i in range(len(looks))]
+
+
+CHUNK = 48
+"""Looks of different wardrobes scored at once; bounds the pair tables."""

@@ -1,0 +1,110 @@
+"""From a rough probability to the outline of the garment."""
+
+from dataclasses import dataclass
+
+import cv2
+import numpy as np
+
+from ..colour.arrays import BoolArray, ByteArray, FloatArray
+from ..problems import Refused
+
+EDGE_SIDE = 384
+"""Long side of the picture on which the edge is refined."""
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Outline:
+    """Where the garment is."""
+
+    mask: BoolArray
+    """(rows, columns)."""
+    confidence: float
+    """0..1: how firmly the rough guess and the refined edge agree."""
+    method: str
+
+    @property
+    def share(self) -> float:
+        """Part of the picture that is garment, 0..1."""
+        return float(self.mask.mean())
+
+
+def find_outline(srgb: ByteArray, probability: FloatArray) -> Outline:
+    """The garment in a photo.
+
+    srgb: (rows, columns, 3). probability: (rows, columns), 0..1, from a salient-object network.
+    Refused when nothing stands out. Source of the edge: GrabCut, Rother et al. 2004."""
+    rows, columns = probability.shape
+    scale = EDGE_SIDE / max(rows, columns)
+    size = (max(1, round(columns * scale)), max(1, round(rows * scale)))
+    small = cv2.resize(srgb, size, interpolation=cv2.INTER_AREA)
+    rough = cv2.resize(probability, size, interpolation=cv2.INTER_AREA)
+    found = float((rough > 0.5).mean())
+    method = "salient-object network, GrabCut edge"
+    if found < 0.004:
+        rough, method = _centre_guess(rough.shape), "GrabCut from the middle of the picture"
+    refined = _refine(small, rough)
+    if not refined.any():
+        raise Refused(
+            "no garment could be found in the photo.",
+            do="Photograph one garment on a plain ground, or draw its outline.",
+        )
+    refined = _largest_parts(refined)
+    agreement = float((refined & (rough > 0.5)).sum() / max((refined | (rough > 0.5)).sum(), 1))
+    decided = float(np.abs(rough[refined] - 0.5).mean() * 2)
+    mask = cv2.resize(refined.astype(np.float32), (columns, rows), interpolation=cv2.INTER_LINEAR) > 0.5
+    confidence = agreement * decided if found >= 0.004 else 0.2
+    return Outline(mask, float(np.clip(confidence, 0.0, 1.0)), method)
+
+
+def _centre_guess(shape: tuple[int, ...]) -> FloatArray:
+    y, x = np.mgrid[0 : shape[0], 0 : shape[1]]
+    inside = (np.abs(y / shape[0] - 0.5) < 0.4) & (np.abs(x / shape[1] - 0.5) < 0.4)
+    return np.where(inside, 0.6, 0.0)
+
+
+def _refine(small: ByteArray, rough: FloatArray) -> BoolArray:
+    marks = np.full(rough.shape, cv2.GC_PR_BGD, dtype=np.uint8)
+    marks[rough > 0.5] = cv2.GC_PR_FGD
+    core = cv2.erode((rough > 0.9).astype(np.uint8), np.ones((7, 7), np.uint8)) > 0
+    near = cv2.dilate((rough > 0.25).astype(np.uint8), np.ones((13, 13), np.uint8)) > 0
+    marks[core] = cv2.GC_FGD
+    marks[~near] = cv2.GC_BGD
+    if not core.any() and not (marks == cv2.GC_PR_FGD).any():
+        return core
+    if not (marks == cv2.GC_BGD).any() and not (marks == cv2.GC_PR_BGD).any():
+        return np.ones_like(core)
+    background, foreground = np.zeros((1, 65)), np.zeros((1, 65))
+    cv2.setRNGSeed(7)
+    cv2.grabCut(small, marks, None, background, foreground, 3, cv2.GC_INIT_WITH_MASK)
+    cut = (marks == cv2.GC_FGD) | (marks == cv2.GC_PR_FGD)
+    # where the network is sure, the colour model has no say: a white collar on a white wall stays cloth
+    cut = (cut | (rough > 0.9)) & (rough > 0.1)
+    opened = cv2.morphologyEx(cut.astype(np.uint8), cv2.MORPH_OPEN, np.ones((3, 3), np.uint8))
+    return cv2.morphologyEx(opened, cv2.MORPH_CLOSE, np.ones((5, 5), np.uint8)) > 0
+
+
+def _largest_parts(mask: BoolArray) -> BoolArray:
+    """Keeps the largest part and those at least a sixth of it: a pair of shoes is one piece."""
+    count, labels, stats, _ = cv2.connectedComponentsWithStats(mask.astype(np.uint8), connectivity=8)
+    if count <= 2:
+        return mask
+    area = stats[1:, cv2.CC_STAT_AREA]
+    keep = 1 + np.flatnonzero(area >= area.max() / 6)
+    return np.isin(labels, keep)
+
+
+def outline_polygons(mask: BoolArray, tolerance: float = 0.002) -> list[list[tuple[float, float]]]:
+    """The outline as closed polygons, in fractions of the picture from its top left corner, largest first.
+
+    mask: (rows, columns). tolerance: allowed deviation as a fraction of the long side."""
+    rows, columns = mask.shape
+    contours, _ = cv2.findContours(mask.astype(np.uint8), cv2.RETR_CCOMP, cv2.CHAIN_APPROX_NONE)
+    contours = sorted(contours, key=cv2.contourArea, reverse=True)
+    least = mask.sum() / 400
+    polygons: list[list[tuple[float, float]]] = []
+    for contour in contours:
+        if cv2.contourArea(contour) < least and polygons:
+            break
+        line = cv2.approxPolyDP(contour, tolerance * max(rows, columns), closed=True)[:, 0, :]
+        polygons.append([(round(float(x) / columns, 4), round(float(y) / rows, 4)) for x, y in line])
+    return polygons

@@ -1,0 +1,49 @@
+"""Colours, pieces and looks for properties."""
+
+import numpy as np
+from hypothesis import strategies as st
+
+from lucid_swatch.core.client.colouring import Client
+from lucid_swatch.core.garment.piece import Piece
+from lucid_swatch.core.garment.vocabulary import Category, Finish, Metal, PatternType, Scale, Undertone
+from lucid_swatch.core.look.look import Conventions, Intent, Look
+
+
+@st.composite
+def lab_colours(draw):
+    lightness = draw(st.floats(2, 98))
+    reach = 60 * (1 - abs(lightness - 55) / 60)
+    strength, hue = draw(st.floats(0, max(reach, 1))), draw(st.floats(0, 2 * np.pi))
+    return np.array([lightness, strength * np.cos(hue), strength * np.sin(hue)])
+
+
+@st.composite
+def pieces(draw, id="piece"):
+    count = draw(st.integers(1, 4))
+    share = np.sort(np.array([draw(st.floats(0.1, 1)) for _ in range(count)]))[::-1]
+    return Piece(
+        id=id,
+        category=draw(st.sampled_from(Category)),
+        lab=np.array([draw(lab_colours()) for _ in range(count)]),
+        share=share / share.sum(),
+        pattern=draw(st.sampled_from(PatternType)) if count > 1 else PatternType.SOLID,
+        scale=draw(st.sampled_from([None, *Scale])),
+        finish=frozenset(draw(st.lists(st.sampled_from(Finish), max_size=2))),
+        metal=draw(st.sampled_from(Metal)),
+        statement=draw(st.none() | st.floats(0, 1)),
+    )
+
+
+@st.composite
+def looks(draw, id="look"):
+    count = draw(st.integers(1, 7))
+    known = draw(st.booleans())
+    client = Client(*(draw(lab_colours()) for _ in range(3)), undertone=draw(st.none() | st.sampled_from(Undertone)))
+    schools = {name: draw(st.booleans()) for name in Conventions.__dataclass_fields__ if name != "strict_neutrals"}
+    return Look(
+        id,
+        tuple(draw(pieces(f"{id}-{k}")) for k in range(count)),
+        client if known else None,
+        Conventions(**schools),
+        draw(st.sampled_from([None, *Intent])),
+    )
