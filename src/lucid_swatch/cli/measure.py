@@ -1,0 +1,108 @@
+"""lucid-swatch measure."""
+
+from pathlib import Path
+from typing import Annotated, Any
+
+import typer
+
+from lucid_swatch.core.photo.light import NeutralPoint
+from lucid_swatch.core.problems import Problem, Refused
+from lucid_swatch.files.photo import read_photo
+from lucid_swatch.formats.document import Document, parse, read_json
+from lucid_swatch.formats.measurement import MeasurementDocument
+from lucid_swatch.outside.cut_out import SalientObjectNetwork
+from lucid_swatch.usecases.measure_photo import measure_photo
+
+from .output import print_json, print_table, stop
+
+
+class Mark(Document):
+    """Where something neutral lies in a photo."""
+
+    x: float
+    y: float
+    lightness: float | None = None
+
+
+def measure(
+    photos: Annotated[list[Path], typer.Argument(help="Photos of garments: JPEG, PNG, WebP or HEIC.")],
+    neutral: Annotated[
+        str | None, typer.Option(help="X,Y of something neutral, as fractions from the top left corner.")
+    ] = None,
+    neutral_lightness: Annotated[
+        float | None, typer.Option(help="Its L*: paper is about 95, a grey card about 50.")
+    ] = None,
+    marks: Annotated[Path | None, typer.Option(help="The neutral of each photo, by file name, as JSON.")] = None,
+    json: Annotated[bool, typer.Option("--json", help="Print JSON instead of a table.")] = False,
+) -> None:
+    """Measure the colours of the garment in each photo."""
+    try:
+        everywhere = _point(neutral, neutral_lightness)
+        by_name = _marks(marks)
+    except Problem as problem:
+        stop(problem)
+    network = SalientObjectNetwork()
+    answers: list[dict[str, Any]] = []
+    for path in photos:
+        try:
+            reading = measure_photo(read_photo(path), network, by_name.get(path.name, everywhere))
+            document = MeasurementDocument.from_core(reading.photo, reading.outline, reading.measurement)
+            answers.append(document.model_dump(mode="json"))
+        except Problem as problem:
+            typer.echo(f"lucid-swatch: {problem}", err=True)
+            answers.append({"photo": {"file": path.name}, "error": str(problem)})
+    if json:
+        print_json(answers)
+    else:
+        _print_readable(answers)
+    if any("error" in a for a in answers):
+        raise typer.Exit(1)
+
+
+def _point(text: str | None, lightness: float | None) -> NeutralPoint | None:
+    if text is None:
+        if lightness is not None:
+            raise Refused("a lightness needs a point.", "--neutral-lightness", "Give --neutral X,Y as well.")
+        return None
+    try:
+        x, y = (float(part) for part in text.split(","))
+    except ValueError:
+        raise Refused(f"'{text}' is not a point.", "--neutral", "Give it as X,Y, such as 0.8,0.9.") from None
+    return NeutralPoint(x, y, lightness)
+
+
+def _marks(path: Path | None) -> dict[str, NeutralPoint]:
+    if path is None:
+        return {}
+    content = read_json(path)
+    if not isinstance(content, dict):
+        raise Refused(
+            "the marks are not an object of file names.",
+            path.name,
+            'Write {"coat.jpg": {"x": 0.8, "y": 0.9}}.',
+        )
+    marks = {name: parse(Mark, mark, f"$.{name}") for name, mark in content.items()}
+    return {name: NeutralPoint(m.x, m.y, m.lightness) for name, m in marks.items()}
+
+
+def _print_readable(answers: list[dict[str, Any]]) -> None:
+    rows = []
+    for answer in answers:
+        if "error" in answer:
+            rows.append([answer["photo"]["file"], "not read", "", "", ""])
+            continue
+        colours = ", ".join(
+            f"{c['name']} {c['share']:.0%} {c['hex']} ±{c['uncertainty']:.0f}" for c in answer["colours"]
+        )
+        pattern = " ".join(filter(None, [answer["pattern"]["scale"], answer["pattern"]["type"]]))
+        sort = answer["sort"]
+        rows.append(
+            [
+                answer["photo"]["file"],
+                f"{sort['bin']} ({sort['confidence']:.0%})",
+                sort["undertone"],
+                pattern,
+                colours,
+            ]
+        )
+    print_table(["photo", "hangs", "undertone", "pattern", "colours"], rows)

@@ -1,0 +1,28 @@
+"""Data on standard output, words on standard error."""
+
+import json
+import sys
+from typing import Any, NoReturn
+
+import typer
+
+from lucid_swatch.core.problems import Problem
+
+
+def print_json(value: Any) -> None:
+    """Prints a value as JSON."""
+    json.dump(value, sys.stdout, ensure_ascii=False, indent=1)
+    sys.stdout.write("\n")
+
+
+def print_table(head: list[str], rows: list[list[str]]) -> None:
+    """Prints aligned columns."""
+    widths = [max(len(row[c]) for row in [head, *rows]) for c in range(len(head))]
+    for row in [head, *rows]:
+        print("  ".join(cell.ljust(width) for cell, width in zip(row, widths, strict=True)).rstrip())
+
+
+def stop(problem: Problem) -> NoReturn:
+    """Says what is wrong and ends with exit code 1."""
+    typer.echo(f"lucid-swatch: {problem}", err=True)
+    raise typer.Exit(1)

@@ -1,0 +1,49 @@
+"""lucid-swatch score."""
+
+from pathlib import Path
+from typing import Annotated
+
+import typer
+
+from lucid_swatch.core.look.mends import find_mends
+from lucid_swatch.core.look.verdict import MEASURES, judge
+from lucid_swatch.core.problems import Problem
+from lucid_swatch.formats.document import read_json
+from lucid_swatch.formats.look import parse_looks
+from lucid_swatch.formats.verdict import VerdictDocument
+
+from .output import print_json, print_table, stop
+
+
+def score(
+    file: Annotated[Path, typer.Argument(help="A look or looks, as JSON.")],
+    json: Annotated[bool, typer.Option("--json", help="Print JSON instead of a table.")] = False,
+) -> None:
+    """Score looks for harmony, contrast, monochrome, statement and colouring, with reasons and mends."""
+    try:
+        looks = parse_looks(read_json(file))
+        verdicts = [VerdictDocument.from_core(v, find_mends(look)) for look, v in zip(looks, judge(looks), strict=True)]
+    except Problem as problem:
+        stop(problem)
+    if json:
+        print_json([v.model_dump(mode="json", by_alias=True, exclude_none=False) for v in verdicts])
+        return
+    rows = []
+    for verdict in verdicts:
+        found = [getattr(verdict.measures, name) for name in MEASURES]
+        rows.append(
+            [
+                verdict.id,
+                verdict.intent,
+                f"{verdict.overall:.1f}",
+                *["–" if m is None else f"{m.score:.1f}" for m in found],
+            ]
+        )
+    print_table(["look", "going for", "the whole", *MEASURES], rows)
+    for verdict in verdicts:
+        for name in MEASURES:
+            measure = getattr(verdict.measures, name)
+            for reason in measure.because[:3] if measure else []:
+                print(f"  {verdict.id}  {name}  {reason.points:+.1f}  {reason.text}")
+        for mend in verdict.mends:
+            print(f"  {verdict.id}  mend  {mend.gain:+.1f}  {mend.text}")

@@ -1,0 +1,129 @@
+"""A photo file to light: orientation, profile, bit depth and transparency undone, sizes checked first."""
+
+import io
+from dataclasses import dataclass
+from pathlib import Path
+
+import numpy as np
+import pillow_heif
+from PIL import Image, ImageCms, ImageFile, ImageOps
+
+from lucid_swatch.core.colour.arrays import ByteArray, FloatArray
+from lucid_swatch.core.colour.spaces import decode_srgb
+from lucid_swatch.core.problems import Refused
+
+pillow_heif.register_heif_opener()
+
+MAX_BYTES = 60 * 1024 * 1024
+MAX_PIXELS = 80_000_000
+MIN_SIDE = 64
+WORKING_SIDE = 1024
+"""Long side of the picture that is measured; 12 megapixels tell no more about a colour than this does."""
+
+FORMATS = {"JPEG": "JPEG", "PNG": "PNG", "WEBP": "WebP", "HEIF": "HEIC", "MPO": "JPEG"}
+Image.MAX_IMAGE_PIXELS = None  # the check below speaks in our own words, before a pixel is decoded
+
+_LIGHT_OF_BYTE = decode_srgb(np.arange(256) / 255.0).astype(np.float32)
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Photo:
+    """A decoded photo, upright, in sRGB, shrunk to the working size."""
+
+    file: str
+    width: int
+    """Pixels of the file, after the orientation is applied."""
+    height: int
+    profile: str
+    format: str
+    srgb: ByteArray
+    """(rows, columns, 3), encoded sRGB."""
+
+    @property
+    def rgb_linear(self) -> FloatArray:
+        """Linear light, (rows, columns, 3), 0..1."""
+        light: FloatArray = _LIGHT_OF_BYTE[self.srgb].astype(np.float64)
+        return light
+
+
+def read_photo(path: Path) -> Photo:
+    """Decode a photo on disk. Refused when it is no photo, too large, or broken."""
+    try:
+        if path.stat().st_size > MAX_BYTES:
+            raise Refused(f"the file has {path.stat().st_size / 2**20:.0f} MB.", path.name, _SMALLER)
+        content = path.read_bytes()
+    except OSError as problem:
+        reason = (problem.strerror or "unknown reason").lower()
+        raise Refused(f"the photo cannot be opened ({reason}).", path.name, "Check the name and the folder.") from None
+    return decode_photo(content, path.name)
+
+
+_SMALLER = f"Send a smaller copy: up to {MAX_BYTES // 2**20} MB and {MAX_PIXELS // 10**6} megapixels."
+
+
+def decode_photo(content: bytes, name: str, side: int = WORKING_SIDE) -> Photo:
+    """Decode the bytes of a photo.
+
+    content: a JPEG, PNG, WebP or HEIC file. name: what to call it in an error. side: the long side wanted.
+    Refused when it is no photo, too large, too small, moving, or broken."""
+    try:
+        image: Image.Image = Image.open(io.BytesIO(content), formats=["JPEG", "PNG", "WEBP", "HEIF"])
+    except (OSError, ValueError, SyntaxError, EOFError):
+        raise Refused("this is not a photo that can be read.", name, "Send a JPEG, PNG, WebP or HEIC photo.") from None
+    _check_size(image, name)
+    kind = image.format or ""
+    icc = image.info.get("icc_profile")
+    try:
+        # a PNG may keep its orientation behind the pixels, so that asking for it decodes them
+        orientation_swaps = image.getexif().get(0x0112, 1) in (5, 6, 7, 8)
+        width, height = image.size[::-1] if orientation_swaps else image.size
+        if isinstance(image, ImageFile.ImageFile) and kind in ("JPEG", "MPO") and image.mode == "RGB":
+            image.draft("RGB", (side, side))
+        image = ImageOps.exif_transpose(image)
+        image, profile = _to_srgb(image, icc)
+        image = _shrunk(image, side)
+    except (OSError, ValueError, SyntaxError, EOFError, MemoryError, TypeError):
+        raise Refused("the photo is cut short or damaged.", name, "Copy it from the phone or camera again.") from None
+    return Photo(name, width, height, profile, FORMATS[kind], np.asarray(image))
+
+
+def _check_size(image: Image.Image, name: str) -> None:
+    width, height = image.size
+    if width * height > MAX_PIXELS or max(width, height) > 25_000:
+        raise Refused(f"the photo has {width} × {height} pixels.", name, _SMALLER)
+    if min(width, height) < MIN_SIDE:
+        do = f"Send a photo of at least {MIN_SIDE} pixels on each side."
+        raise Refused(f"the photo has only {width} × {height} pixels.", name, do)
+    if getattr(image, "is_animated", False) and image.format != "MPO":
+        raise Refused("this is a moving picture.", name, "Send a still photo.")
+
+
+def _to_srgb(image: Image.Image, icc: bytes | None) -> tuple[Image.Image, str]:
+    if image.mode.startswith("I;16") or image.mode == "I":
+        image = Image.fromarray((np.asarray(image, dtype=np.float64) / 257.0).round().astype(np.uint8))
+    if image.mode in ("P", "PA", "LA", "La", "RGBa"):
+        image = image.convert("RGBA")
+    if image.mode == "RGBA":
+        white = Image.new("RGBA", image.size, "white")
+        image = Image.alpha_composite(white, image).convert("RGB")
+    if icc:
+        try:
+            profile = ImageCms.ImageCmsProfile(io.BytesIO(icc))
+            name = ImageCms.getProfileDescription(profile).strip()
+            if "sRGB" in name and image.mode == "RGB":
+                return image, name
+            converted = ImageCms.profileToProfile(image, profile, ImageCms.createProfile("sRGB"), outputMode="RGB")
+            if converted is not None:
+                return converted, name
+        except (ImageCms.PyCMSError, OSError, ValueError):
+            pass  # a broken profile says nothing; the pixels are then taken as sRGB
+    return image.convert("RGB"), "sRGB"
+
+
+def _shrunk(image: Image.Image, side: int) -> Image.Image:
+    scale = side / max(image.size)
+    if scale >= 1:
+        image.load()
+        return image
+    size = (max(1, round(image.width * scale)), max(1, round(image.height * scale)))
+    return image.resize(size, Image.Resampling.BOX)

@@ -1,0 +1,148 @@
+"""Looks and rails in the open format."""
+
+from typing import Any, Literal
+
+import numpy as np
+from pydantic import Field, field_validator, model_validator
+
+from lucid_swatch.core.client.colouring import Client
+from lucid_swatch.core.garment.piece import Piece
+from lucid_swatch.core.garment.vocabulary import Undertone
+from lucid_swatch.core.look.look import Conventions, Intent, Look
+from lucid_swatch.core.problems import Refused
+
+from .document import Document, Titled, parse
+from .piece import Lab, PieceDocument, check_lab
+
+
+class ColourDocument(Document):
+    """One colour of a face."""
+
+    lab: Lab
+
+    _lab = field_validator("lab")(check_lab)
+
+
+class ClientDocument(Document):
+    """A client's colouring."""
+
+    skin: ColourDocument | None = None
+    hair: ColourDocument | None = None
+    eyes: ColourDocument | None = None
+    undertone: Undertone | None = None
+    """The stylist's verdict, which wins over the measured one."""
+
+    def to_core(self) -> Client:
+        """The colouring as the core sees it."""
+        skin, hair, eyes = (
+            None if c is None else np.array(c.lab, dtype=float) for c in (self.skin, self.hair, self.eyes)
+        )
+        return Client(skin, hair, eyes, self.undertone)
+
+
+class ConventionsDocument(Document):
+    """The school the stylist follows; the first value of each is the default."""
+
+    statement: Literal["pick-up", "mute"] = "pick-up"
+    metals: Literal["match", "mix"] = "match"
+    neutrals: Literal["broad", "strict"] = "broad"
+    prints: Literal["mix", "one"] = "mix"
+    black_with_denim: Literal["allow", "avoid"] = Field(default="allow", alias="black-with-denim")
+    whites: Literal["different", "one"] = "different"
+    shoes_and_bag: Literal["related", "pair"] = Field(default="related", alias="shoes-and-bag")
+    black_in_summer: Literal["allow", "avoid"] = Field(default="allow", alias="black-in-summer")
+
+    def to_core(self) -> Conventions:
+        """The schools as the core sees them."""
+        return Conventions(
+            mute_round_statement=self.statement == "mute", mix_metals=self.metals == "mix",
+            strict_neutrals=self.neutrals == "strict", one_print=self.prints == "one",
+            avoid_black_with_denim=self.black_with_denim == "avoid", one_white=self.whites == "one",
+            pair_shoes_and_bag=self.shoes_and_bag == "pair", avoid_black_in_summer=self.black_in_summer == "avoid",
+        )  # fmt: skip
+
+
+class LookDocument(Titled):
+    """A look."""
+
+    format: Literal["lucid-swatch/look"] = "lucid-swatch/look"
+    id: str = Field(default="look", min_length=1, max_length=200)
+    client: ClientDocument | None = None
+    conventions: ConventionsDocument = Field(default_factory=ConventionsDocument)
+    intent: Intent | None = None
+    pieces: list[PieceDocument] = Field(min_length=1, max_length=30)
+    rail: list[PieceDocument] = Field(default_factory=list, max_length=1000)
+    """Further pieces that mends may draw on."""
+
+    @model_validator(mode="after")
+    def _ids_differ(self) -> "LookDocument":
+        _differ([p.id for p in self.pieces])
+        return self
+
+    def to_core(self) -> Look:
+        """The look as the core sees it, its pieces in a fixed order: the order given does not matter."""
+        return Look(
+            self.id, in_order([p.to_core() for p in self.pieces]), self.client.to_core() if self.client else None,
+            self.conventions.to_core(), self.intent, tuple(p.to_core() for p in self.rail),
+        )  # fmt: skip
+
+
+class RailDocument(Titled):
+    """A wardrobe."""
+
+    format: Literal["lucid-swatch/rail"] = "lucid-swatch/rail"
+    conventions: ConventionsDocument = Field(default_factory=ConventionsDocument)
+    pieces: list[PieceDocument] = Field(max_length=5000)
+
+    @model_validator(mode="after")
+    def _ids_differ(self) -> "RailDocument":
+        _differ([p.id for p in self.pieces])
+        return self
+
+
+def in_order(pieces: list[Piece]) -> tuple[Piece, ...]:
+    """Pieces in the one order in which looks are scored."""
+    return tuple(sorted(pieces, key=lambda p: (p.category.value, p.id)))
+
+
+def _differ(ids: list[str]) -> None:
+    twice = next((one for one in ids if ids.count(one) > 1), None) if len(set(ids)) < len(ids) else None
+    if twice is not None:
+        raise ValueError(f"two pieces have the id '{twice}'")
+
+
+def parse_looks(value: Any) -> list[Look]:
+    """The looks of a look or looks document. Refused whole when one of them is bad, naming it."""
+    kind = value.get("format") if isinstance(value, dict) else None
+    if kind == "lucid-swatch/look":
+        return [parse(LookDocument, value).to_core()]
+    if kind != "lucid-swatch/looks":
+        raise Refused(
+            "this is no look: its format is neither lucid-swatch/look nor lucid-swatch/looks.", "$.format",
+            'Begin the document with "format": "lucid-swatch/look", "version": 1.',
+        )  # fmt: skip
+    if value.get("version") != 1 or not isinstance(value.get("looks"), list):
+        raise Refused("version 1 and a list of looks are needed.", "$.looks", "Add what is missing.")
+    looks = []
+    for number, one in enumerate(value["looks"]):
+        name = f" (look '{one['id']}')" if isinstance(one, dict) and isinstance(one.get("id"), str) else ""
+        try:
+            looks.append(parse(LookDocument, one, f"$.looks[{number}]").to_core())
+        except Refused as problem:
+            raise Refused(problem.what, problem.where + name, problem.do) from None
+    return looks
+
+
+def parse_pieces(value: Any) -> tuple[list[Piece], bool]:
+    """The pieces of a rail or a look, and whether the strict school of neutrals is in force."""
+    kind = value.get("format") if isinstance(value, dict) else None
+    if kind == "lucid-swatch/look":
+        look = parse(LookDocument, value)
+        return [p.to_core() for p in look.pieces], look.conventions.to_core().strict_neutrals
+    if kind == "lucid-swatch/rail":
+        rail = parse(RailDocument, value)
+        return [p.to_core() for p in rail.pieces], rail.conventions.to_core().strict_neutrals
+    raise Refused(
+        "this is neither a rail nor a look.", "$.format",
+        'Begin the document with "format": "lucid-swatch/rail", "version": 1.',
+    )  # fmt: skip

@@ -1,0 +1,141 @@
+"""A measurement of a photo in the open format."""
+
+from typing import TYPE_CHECKING, Literal
+
+from pydantic import Field
+
+from lucid_swatch.core.colour.arrays import FloatArray
+from lucid_swatch.core.colour.spaces import lab_to_hex
+from lucid_swatch.core.garment.measurement import Measurement
+from lucid_swatch.core.garment.vocabulary import Bin, Part, PatternType, Scale, Undertone
+from lucid_swatch.core.photo.light import LightReference
+from lucid_swatch.core.photo.outline import Outline
+
+from .document import Document, Titled
+
+if TYPE_CHECKING:
+    from lucid_swatch.files.photo import Photo
+
+
+class PhotoDocument(Document):
+    """The photo that was measured."""
+
+    file: str
+    width: int
+    height: int
+    profile: str
+
+
+class LightDocument(Document):
+    """The light it was taken in."""
+
+    reference: LightReference
+    cct: int | None = None
+    """Correlated colour temperature in kelvin of the cast that was left."""
+    uncertainty: float
+    """CIEDE2000 that the light alone leaves."""
+
+
+class GarmentDocument(Document):
+    """The garment in it."""
+
+    share: float
+    method: str
+    confidence: float
+
+
+class MeasuredColour(Document):
+    """One measured colour."""
+
+    lab: list[float]
+    share: float
+    hex: str
+    name: str
+    uncertainty: float
+    """CIEDE2000 that holds the true colour nine times in ten."""
+    part: Part = Part.CLOTH
+
+
+class MeasuredPattern(Document):
+    """The pattern as read."""
+
+    type: PatternType
+    scale: Scale | None = None
+    confidence: float
+    repeat: float | None = None
+    """Repeat against the width of the body."""
+
+
+class MeasuredFinish(Document):
+    """The surface as read."""
+
+    sheen: float
+    texture: float
+
+
+class MeasuredSort(Document):
+    """Where it would hang."""
+
+    bin: Bin
+    temperature: float
+    undertone: Undertone
+    lean: str | None = None
+    name: str
+    confidence: float
+
+
+class MeasurementDocument(Titled):
+    """A measurement of a photo."""
+
+    format: Literal["lucid-swatch/measurement"] = "lucid-swatch/measurement"
+    photo: PhotoDocument
+    light: LightDocument
+    garment: GarmentDocument
+    colours: list[MeasuredColour] = Field(min_length=1)
+    threads: list[list[float]] | None = None
+    """The yarns of a marl, whose mean stands in colours."""
+    pattern: MeasuredPattern
+    finish: MeasuredFinish
+    sort: MeasuredSort
+
+    @classmethod
+    def from_core(cls, photo: "Photo", outline: Outline, read: Measurement) -> "MeasurementDocument":
+        """The document of a reading."""
+        shares = rounded_shares(read.share)
+        colours = [
+            MeasuredColour(
+                lab=[round(float(v), 2) for v in lab], share=share, hex=lab_to_hex(lab), name=name,
+                uncertainty=round(float(doubt), 1), part=part,
+            )
+            for lab, share, name, doubt, part in zip(
+                read.lab, shares, read.names, read.uncertainty, read.parts, strict=True
+            )
+        ]  # fmt: skip
+        repeat = read.pattern.repeat
+        return cls(
+            photo=PhotoDocument(file=photo.file, width=photo.width, height=photo.height, profile=photo.profile),
+            light=LightDocument(
+                reference=read.light.reference, cct=read.light.cct, uncertainty=read.light.uncertainty
+            ),
+            garment=GarmentDocument(
+                share=round(outline.share, 4), method=outline.method, confidence=round(outline.confidence, 2)
+            ),
+            colours=colours,
+            threads=None if read.threads is None else [[round(float(v), 2) for v in lab] for lab in read.threads],
+            pattern=MeasuredPattern(
+                type=read.pattern.type, scale=read.pattern.scale, confidence=round(read.pattern.confidence, 2),
+                repeat=None if repeat is None else round(repeat, 3),
+            ),
+            finish=MeasuredFinish(sheen=round(read.surface.sheen, 2), texture=round(read.surface.texture, 2)),
+            sort=MeasuredSort(
+                bin=read.sorted.bin, temperature=round(read.sorted.temperature, 2), undertone=read.sorted.undertone,
+                lean=read.sorted.lean, name=read.sorted.name, confidence=round(read.sorted.confidence, 2),
+            ),
+        )  # fmt: skip
+
+
+def rounded_shares(share: FloatArray) -> list[float]:
+    """Shares to four decimals that still sum to 1: the largest takes up the rest."""
+    rounded = [round(float(s), 4) for s in share]
+    rounded[0] = round(rounded[0] + 1 - sum(rounded), 4)
+    return rounded

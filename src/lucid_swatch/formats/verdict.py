@@ -1,0 +1,117 @@
+"""Verdicts and sorts in the open format."""
+
+from pydantic import Field
+
+from lucid_swatch.core.garment.sorting import Sorted
+from lucid_swatch.core.garment.vocabulary import Bin, Undertone
+from lucid_swatch.core.look.look import Intent
+from lucid_swatch.core.look.mends import Mend
+from lucid_swatch.core.look.verdict import Verdict
+
+from .document import Document
+
+
+class ReasonDocument(Document):
+    """Why a measure gained or lost points."""
+
+    code: str
+    text: str
+    pieces: list[str]
+    points: float
+
+
+class MeasureDocument(Document):
+    """One measure: start plus the points is the score."""
+
+    score: float
+    start: float
+    because: list[ReasonDocument]
+
+
+class MeasuresDocument(Document):
+    """The five measures."""
+
+    harmony: MeasureDocument
+    contrast: MeasureDocument
+    monochrome: MeasureDocument
+    statement: MeasureDocument
+    colouring: MeasureDocument | None
+    """Null without a client."""
+
+
+class MendColour(Document):
+    """The colour that a mend asks for."""
+
+    lab: list[float]
+
+
+class MendDocument(Document):
+    """A change that raises the whole."""
+
+    do: str
+    """swap, add, remove or recolour."""
+    piece: str | None = None
+    with_piece: str | None = Field(default=None, serialization_alias="with")
+    for_colour: MendColour | None = Field(default=None, serialization_alias="for")
+    text: str
+    gain: float
+    """What the whole really rises by."""
+
+
+class VerdictDocument(Document):
+    """The verdict on a look."""
+
+    id: str
+    intent: Intent
+    overall: float
+    measures: MeasuresDocument
+    mends: list[MendDocument]
+
+    @classmethod
+    def from_core(cls, verdict: Verdict, mends: list[Mend]) -> "VerdictDocument":
+        """The document of a verdict and its mends."""
+        measures = {
+            name: None if one is None else MeasureDocument(
+                score=one.score, start=one.start,
+                because=[ReasonDocument(code=r.code, text=r.text, pieces=list(r.pieces), points=r.points) for r in one.because],
+            )
+            for name, one in verdict.measures.items()
+        }  # fmt: skip
+        return cls(
+            id=verdict.id, intent=verdict.intent, overall=verdict.overall,
+            measures=MeasuresDocument.model_validate(measures), mends=[mend_document(m) for m in mends],
+        )  # fmt: skip
+
+
+def mend_document(mend: Mend) -> MendDocument:
+    """The document of a mend."""
+    colour = None if mend.lab is None else MendColour(lab=[round(float(v), 1) for v in mend.lab])
+    return MendDocument(
+        do=mend.do,
+        piece=mend.piece,
+        with_piece=mend.with_piece,
+        for_colour=colour,
+        text=mend.text,
+        gain=mend.gain,
+    )
+
+
+class SortDocument(Document):
+    """Where a piece hangs."""
+
+    id: str
+    bin: Bin
+    temperature: float
+    """-1 cool to 1 warm."""
+    undertone: Undertone
+    lean: str | None = None
+    name: str
+    confidence: float
+
+    @classmethod
+    def from_core(cls, id: str, one: Sorted) -> "SortDocument":
+        """The document of a sort."""
+        return cls(
+            id=id, bin=one.bin, temperature=round(one.temperature, 2), undertone=one.undertone, lean=one.lean,
+            name=one.name, confidence=round(one.confidence, 2),
+        )  # fmt: skip
