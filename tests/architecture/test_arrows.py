@@ -8,10 +8,10 @@ import pytest
 SOURCE = Path(__file__).parents[2] / "src/lucid_swatch"
 MAY_IMPORT = {
     "core": set(), "formats": {"core", "files"}, "files": {"core"}, "store": {"core"}, "outside": {"core"},
-    "usecases": {"core", "files", "store", "outside"}, "work": {"core", "usecases", "store", "files", "outside", "formats"},
+    "usecases": {"core", "files", "store", "outside", "formats"}, "work": {"core", "usecases", "store", "files", "outside", "formats"},
     "demo": {"core", "usecases", "files", "store", "outside", "work", "formats"},
-    "api": {"usecases", "work", "store", "formats", "core", "files", "settings"},
-    "cli": {"usecases", "formats", "core", "files", "outside", "assemble", "settings", "api"},
+    "api": {"usecases", "work", "store", "formats", "core"},
+    "cli": {"usecases", "formats", "core", "files", "outside", "assemble", "settings"},
     "settings": set(), "assemble": {"core", "formats", "files", "store", "outside", "usecases", "work", "demo", "api", "settings"},
 }  # fmt: skip
 CORE_MAY_USE = {"numpy", "cv2", "skimage", "sklearn", "scipy"}

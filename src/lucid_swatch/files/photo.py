@@ -66,18 +66,14 @@ def decode_photo(content: bytes, name: str, side: int = WORKING_SIDE) -> Photo:
 
     content: a JPEG, PNG, WebP or HEIC file. name: what to call it in an error. side: the long side wanted.
     Refused when it is no photo, too large, too small, moving, or broken."""
-    try:
-        image: Image.Image = Image.open(io.BytesIO(content), formats=["JPEG", "PNG", "WEBP", "HEIF"])
-    except (OSError, ValueError, SyntaxError, EOFError):
-        raise Refused("this is not a photo that can be read.", name, "Send a JPEG, PNG, WebP or HEIC photo.") from None
-    _check_size(image, name)
+    image: Image.Image = check_photo(content, name)
     kind = image.format or ""
     icc = image.info.get("icc_profile")
     try:
         # a PNG may keep its orientation behind the pixels, so that asking for it decodes them
         orientation_swaps = image.getexif().get(0x0112, 1) in (5, 6, 7, 8)
         width, height = image.size[::-1] if orientation_swaps else image.size
-        if isinstance(image, ImageFile.ImageFile) and kind in ("JPEG", "MPO") and image.mode == "RGB":
+        if kind in ("JPEG", "MPO") and image.mode == "RGB":
             image.draft("RGB", (side, side))
         image = ImageOps.exif_transpose(image)
         image, profile = _to_srgb(image, icc)
@@ -85,6 +81,16 @@ def decode_photo(content: bytes, name: str, side: int = WORKING_SIDE) -> Photo:
     except (OSError, ValueError, SyntaxError, EOFError, MemoryError, TypeError):
         raise Refused("the photo is cut short or damaged.", name, "Copy it from the phone or camera again.") from None
     return Photo(name, width, height, profile, FORMATS[kind], np.asarray(image))
+
+
+def check_photo(content: bytes, name: str) -> ImageFile.ImageFile:
+    """The opened photo, none of its pixels decoded yet. Refused when it is no photo or of a wrong size."""
+    try:
+        image = Image.open(io.BytesIO(content), formats=["JPEG", "PNG", "WEBP", "HEIF"])
+    except (OSError, ValueError, SyntaxError, EOFError):
+        raise Refused("this is not a photo that can be read.", name, "Send a JPEG, PNG, WebP or HEIC photo.") from None
+    _check_size(image, name)
+    return image
 
 
 def _check_size(image: Image.Image, name: str) -> None:

@@ -8,7 +8,7 @@ from pydantic import Field, field_validator, model_validator
 from lucid_swatch.core.client.colouring import Client
 from lucid_swatch.core.garment.piece import Piece
 from lucid_swatch.core.garment.vocabulary import Undertone
-from lucid_swatch.core.look.look import Conventions, Intent, Look
+from lucid_swatch.core.look.look import Conventions, Intent, Look, in_order
 from lucid_swatch.core.problems import Refused
 
 from .document import Document, Titled, parse
@@ -98,11 +98,6 @@ class RailDocument(Titled):
     def _ids_differ(self) -> "RailDocument":
         _differ([p.id for p in self.pieces])
         return self
-
-
-def in_order(pieces: list[Piece]) -> tuple[Piece, ...]:
-    """Pieces in the one order in which looks are scored."""
-    return tuple(sorted(pieces, key=lambda p: (p.category.value, p.id)))
 
 
 def _differ(ids: list[str]) -> None:

@@ -24,10 +24,12 @@ class CutOut(Protocol):
 class SalientObjectNetwork:
     """U²-Net, portable size, on the CPU. Source: Qin et al. 2020, Pattern Recognition 106."""
 
-    name = "U²-Net portable, GrabCut edge"
-
     def __init__(self, threads: int = 2) -> None:
         self.threads = threads
+
+    def load(self) -> None:
+        """Loads the weights before the first photo asks for them."""
+        _session(self.threads)
 
     def __call__(self, srgb: ByteArray) -> FloatArray:
         small = cv2.resize(srgb, (NETWORK_SIDE, NETWORK_SIDE), interpolation=cv2.INTER_AREA).astype(np.float32)

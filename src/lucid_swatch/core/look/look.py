@@ -1,5 +1,6 @@
 """A look: pieces worn together by a client, for an intent, judged by a school."""
 
+from collections.abc import Iterable
 from dataclasses import dataclass
 from enum import StrEnum
 
@@ -41,3 +42,8 @@ class Look:
     intent: Intent | None = None
     rail: tuple[Piece, ...] = ()
     """Further pieces that mends may draw on."""
+
+
+def in_order(pieces: Iterable[Piece]) -> tuple[Piece, ...]:
+    """Pieces in the one order in which looks are scored, so that the order they came in does not matter."""
+    return tuple(sorted(pieces, key=lambda p: (p.category.value, p.id)))

@@ -1,0 +1,55 @@
+"""Arrays to picture files and back."""
+
+import io
+
+import cv2
+import numpy as np
+from PIL import Image
+
+from lucid_swatch.core.colour.arrays import BoolArray, ByteArray, FloatArray
+from lucid_swatch.core.colour.spaces import encode_srgb
+
+
+def to_bytes_srgb(rgb_linear: FloatArray) -> ByteArray:
+    """Linear light as encoded bytes. (..., 3) to (..., 3)."""
+    return np.rint(encode_srgb(rgb_linear) * 255).astype(np.uint8)
+
+
+def jpeg(srgb: ByteArray, quality: int = 88) -> bytes:
+    """A JPEG file. srgb: (rows, columns, 3)."""
+    return _saved(Image.fromarray(srgb), "JPEG", quality=quality)
+
+
+def webp_inside(srgb: ByteArray, mask: BoolArray) -> bytes:
+    """A WebP file that shows only what lies inside a mask."""
+    return _saved(Image.fromarray(np.dstack([srgb, mask.astype(np.uint8) * 255])), "WEBP", quality=85)
+
+
+def mask_png(mask: BoolArray) -> bytes:
+    """A mask as a PNG file of one bit."""
+    return _saved(Image.fromarray(mask), "PNG")
+
+
+def read_mask(content: bytes) -> BoolArray:
+    """The mask of such a file."""
+    mask: BoolArray = np.asarray(Image.open(io.BytesIO(content)).convert("L")) > 127
+    return mask
+
+
+def resized(srgb: ByteArray, width: int, height: int) -> ByteArray:
+    """A picture at another size: averaged when smaller, smooth when larger."""
+    smaller = height * width < srgb.shape[0] * srgb.shape[1]
+    method = cv2.INTER_AREA if smaller else cv2.INTER_CUBIC
+    return cv2.resize(srgb, (width, height), interpolation=method).astype(np.uint8)
+
+
+def thumbnail(srgb: ByteArray, side: int = 240) -> ByteArray:
+    """A picture no longer than a side."""
+    scale = min(1.0, side / max(srgb.shape[:2]))
+    return resized(srgb, max(1, round(srgb.shape[1] * scale)), max(1, round(srgb.shape[0] * scale)))
+
+
+def _saved(image: Image.Image, format: str, **options: int) -> bytes:
+    out = io.BytesIO()
+    image.save(out, format, **options)
+    return out.getvalue()

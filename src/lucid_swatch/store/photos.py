@@ -1,0 +1,64 @@
+"""Photos in the database."""
+
+from dataclasses import fields
+
+import sqlalchemy as sa
+from sqlalchemy.orm import Session
+
+from lucid_swatch.core.problems import NotThere
+
+from .records import PhotoRecord, PhotoState
+from .tables import PhotoRow
+
+COLUMNS = tuple(f.name for f in fields(PhotoRecord))
+
+
+class Photos:
+    """The photos of all clients."""
+
+    def __init__(self, session: Session) -> None:
+        self.session = session
+
+    def of_client(self, client_id: str) -> list[PhotoRecord]:
+        """A client's photos, oldest first."""
+        found = sa.select(PhotoRow).where(PhotoRow.client_id == client_id).order_by(PhotoRow.created_at, PhotoRow.id)
+        return [_record(row) for row in self.session.scalars(found)]
+
+    def unfinished(self) -> list[str]:
+        """Ids of photos that still wait to be read, oldest first."""
+        states = (PhotoState.WAITING, PhotoState.READING)
+        found = sa.select(PhotoRow.id).where(PhotoRow.state.in_(states)).order_by(PhotoRow.created_at, PhotoRow.id)
+        return list(self.session.scalars(found))
+
+    def get(self, id: str) -> PhotoRecord:
+        """One photo. NotThere when there is none."""
+        return _record(self._row(id))
+
+    def add(self, photo: PhotoRecord) -> None:
+        """Writes a new photo."""
+        row = PhotoRow(**{name: getattr(photo, name) for name in COLUMNS if name != "strokes"})
+        row.strokes = list(photo.strokes)
+        self.session.add(row)
+        self.session.flush()
+
+    def change(self, id: str, **columns: object) -> None:
+        """Writes some columns of a photo."""
+        row = self._row(id)
+        for name, value in columns.items():
+            setattr(row, name, value)
+
+    def remove(self, id: str) -> None:
+        """Removes a photo."""
+        self.session.delete(self._row(id))
+        self.session.flush()
+
+    def _row(self, id: str) -> PhotoRow:
+        row = self.session.get(PhotoRow, id)
+        if row is None:
+            raise NotThere("there is no such photo.", id, "It may have been removed; load the page again.")
+        return row
+
+
+def _record(row: PhotoRow) -> PhotoRecord:
+    values = {name: getattr(row, name) for name in COLUMNS}
+    return PhotoRecord(**{**values, "strokes": tuple(row.strokes)})

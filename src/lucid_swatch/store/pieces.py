@@ -1,0 +1,93 @@
+"""Pieces in the database."""
+
+import numpy as np
+import sqlalchemy as sa
+from sqlalchemy.orm import Session
+
+from lucid_swatch.core.garment.piece import Piece
+from lucid_swatch.core.garment.vocabulary import Finish, Part
+from lucid_swatch.core.problems import NotThere, Refused
+
+from .records import HungPiece
+from .tables import LookPieceRow, LookRow, PieceColourRow, PieceRow
+
+
+class Pieces:
+    """The pieces on all rails."""
+
+    def __init__(self, session: Session) -> None:
+        self.session = session
+
+    def of_client(self, client_id: str) -> list[HungPiece]:
+        """A client's rail, in the order in which it was hung."""
+        found = sa.select(PieceRow).where(PieceRow.client_id == client_id).order_by(PieceRow.created_at, PieceRow.id)
+        return [_record(row) for row in self.session.scalars(found)]
+
+    def get(self, id: str) -> HungPiece:
+        """One piece. NotThere when there is none."""
+        return _record(self._row(id))
+
+    def add(self, hung: HungPiece) -> None:
+        """Writes a new piece."""
+        row = PieceRow(id=hung.piece.id, client_id=hung.client_id, photo_id=hung.photo_id, created_at=hung.created_at)
+        _fill(row, hung)
+        self.session.add(row)
+        self.session.flush()
+
+    def change(self, hung: HungPiece) -> None:
+        """Writes a piece again."""
+        _fill(self._row(hung.piece.id), hung)
+
+    def remove(self, id: str) -> None:
+        """Takes a piece off the rail. Refused, naming the looks, while kept looks use it."""
+        row = self._row(id)
+        using = sa.select(LookRow.name).join(LookPieceRow).where(LookPieceRow.piece_id == id).distinct()
+        names = list(self.session.scalars(using))
+        if names:
+            listed = ", ".join(f"'{name}'" for name in names[:3]) + (" and more" if len(names) > 3 else "")
+            raise Refused(f"{row.label} is in {listed}.", "rail", "Swap it in those looks first, or let them go.")
+        self.session.delete(row)
+        self.session.flush()
+
+    def _row(self, id: str) -> PieceRow:
+        row = self.session.get(PieceRow, id)
+        if row is None:
+            raise NotThere("there is no such piece.", id, "It may have been taken off; load the page again.")
+        return row
+
+
+def _fill(row: PieceRow, hung: HungPiece) -> None:
+    piece = hung.piece
+    row.label, row.category, row.bin_said = piece.label, piece.category, hung.bin_said
+    row.pattern, row.pattern_confidence, row.scale = piece.pattern, piece.pattern_confidence, piece.scale
+    row.finish, row.metal, row.volume = sorted(f.value for f in piece.finish), piece.metal, piece.volume
+    row.length, row.formality, row.warmth = piece.length, piece.formality, piece.warmth
+    row.statement, row.worn = piece.statement, piece.worn
+    colours = [
+        PieceColourRow(
+            position=k, lightness=float(lab[0]), a=float(lab[1]), b=float(lab[2]), share=float(piece.share[k]),
+            part=piece.parts[k] if piece.parts else Part.CLOTH,
+            uncertainty=None if piece.uncertainty is None else float(piece.uncertainty[k]),
+        )
+        for k, lab in enumerate(piece.lab)
+    ]  # fmt: skip
+    if [_values(c) for c in row.colours] != [_values(c) for c in colours]:
+        row.colours = colours
+
+
+def _values(colour: PieceColourRow) -> tuple[object, ...]:
+    return (colour.lightness, colour.a, colour.b, colour.share, colour.part, colour.uncertainty)
+
+
+def _record(row: PieceRow) -> HungPiece:
+    known = all(c.uncertainty is not None for c in row.colours)
+    piece = Piece(
+        id=row.id, category=row.category, label=row.label,
+        lab=np.array([[c.lightness, c.a, c.b] for c in row.colours]), share=np.array([c.share for c in row.colours]),
+        parts=tuple(c.part for c in row.colours),
+        uncertainty=np.array([c.uncertainty for c in row.colours]) if known else None,
+        pattern=row.pattern, pattern_confidence=row.pattern_confidence, scale=row.scale,
+        finish=frozenset(Finish(f) for f in row.finish), metal=row.metal, volume=row.volume, length=row.length,
+        formality=row.formality, warmth=row.warmth, statement=row.statement, worn=row.worn,
+    )  # fmt: skip
+    return HungPiece(piece, row.client_id, row.created_at, row.photo_id, row.bin_said)

@@ -1,0 +1,176 @@
+"""The tables. Words are stored as the open formats spell them."""
+
+from datetime import UTC, date, datetime
+from enum import Enum
+from typing import Any
+
+import sqlalchemy as sa
+from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column, relationship
+
+from lucid_swatch.core.garment.vocabulary import (
+    Bin,
+    Category,
+    Length,
+    Metal,
+    Part,
+    PatternType,
+    Scale,
+    Undertone,
+    Volume,
+    Worn,
+)
+from lucid_swatch.core.look.look import Intent
+
+from .records import PhotoState
+
+
+class Moment(sa.types.TypeDecorator[datetime]):
+    """A point in time, kept in UTC: SQLite forgets the zone."""
+
+    impl = sa.DateTime
+    cache_ok = True
+
+    def process_bind_param(self, value: datetime | None, dialect: sa.Dialect) -> datetime | None:
+        return None if value is None else value.astimezone(UTC).replace(tzinfo=None)
+
+    def process_result_value(self, value: datetime | None, dialect: sa.Dialect) -> datetime | None:
+        return None if value is None else value.replace(tzinfo=UTC)
+
+
+class Base(DeclarativeBase):
+    """Naming of constraints, so that migrations can refer to them."""
+
+    metadata = sa.MetaData(
+        naming_convention={
+            "ix": "ix_%(table_name)s_%(column_0_name)s", "uq": "uq_%(table_name)s_%(column_0_name)s",
+            "fk": "fk_%(table_name)s_%(column_0_name)s", "pk": "pk_%(table_name)s",
+        }
+    )  # fmt: skip
+    type_annotation_map = {  # noqa: RUF012
+        Enum: sa.Enum(
+            Enum, native_enum=False, create_constraint=False, length=32, values_callable=lambda e: [m.value for m in e]
+        ),
+        datetime: Moment,
+        dict[str, Any]: sa.JSON,
+        list[Any]: sa.JSON,
+    }
+
+
+class ClientRow(Base):
+    """A client."""
+
+    __tablename__ = "client"
+
+    id: Mapped[str] = mapped_column(primary_key=True)
+    name: Mapped[str]
+    note: Mapped[str] = mapped_column(default="")
+    consent_on: Mapped[date]
+    """The day on which the client agreed to be photographed."""
+    skin: Mapped[list[Any] | None]
+    """CIELAB, as are hair and eyes."""
+    hair: Mapped[list[Any] | None]
+    eyes: Mapped[list[Any] | None]
+    undertone: Mapped[Undertone | None]
+    conventions: Mapped[dict[str, Any]]
+    portrait: Mapped[bool] = mapped_column(default=False)
+    """Whether a portrait lies in the pictures of the client."""
+    spots: Mapped[dict[str, Any] | None]
+    """Where skin, hair and eyes were read, in fractions of the portrait."""
+    created_at: Mapped[datetime]
+
+
+class PhotoRow(Base):
+    """A photo of a garment and what was read from it."""
+
+    __tablename__ = "photo"
+
+    id: Mapped[str] = mapped_column(primary_key=True)
+    client_id: Mapped[str] = mapped_column(sa.ForeignKey("client.id", ondelete="CASCADE"), index=True)
+    name: Mapped[str]
+    file: Mapped[str]
+    """Name in the photos folder."""
+    state: Mapped[PhotoState]
+    stage: Mapped[str] = mapped_column(default="")
+    """What is being done with it right now."""
+    problem: Mapped[dict[str, Any] | None]
+    """What, where and what to do, when it could not be read."""
+    neutral: Mapped[dict[str, Any] | None]
+    """The tapped neutral: x, y and lightness."""
+    outline: Mapped[list[Any] | None]
+    """Closed polygons, in fractions of the photo."""
+    strokes: Mapped[list[Any]] = mapped_column(default=list)
+    """What the stylist drew to mend the outline, oldest first."""
+    reading: Mapped[dict[str, Any] | None]
+    """The measurement document; a stylist's word lies in the piece and never here."""
+    reading_number: Mapped[int] = mapped_column(default=0)
+    """Rises with every reading, so that pictures of an older one are not shown."""
+    created_at: Mapped[datetime]
+
+
+class PieceRow(Base):
+    """A piece on a rail."""
+
+    __tablename__ = "piece"
+
+    id: Mapped[str] = mapped_column(primary_key=True)
+    client_id: Mapped[str] = mapped_column(sa.ForeignKey("client.id", ondelete="CASCADE"), index=True)
+    photo_id: Mapped[str | None] = mapped_column(sa.ForeignKey("photo.id", ondelete="SET NULL"), unique=True)
+    label: Mapped[str]
+    category: Mapped[Category]
+    pattern: Mapped[PatternType]
+    pattern_confidence: Mapped[float]
+    scale: Mapped[Scale | None]
+    finish: Mapped[list[Any]]
+    metal: Mapped[Metal]
+    volume: Mapped[Volume]
+    length: Mapped[Length | None]
+    formality: Mapped[float | None]
+    warmth: Mapped[float | None]
+    statement: Mapped[float | None]
+    worn: Mapped[Worn | None]
+    bin_said: Mapped[Bin | None]
+    """Where the stylist hangs it, when that is not where the colours say."""
+    created_at: Mapped[datetime]
+    colours: Mapped[list["PieceColourRow"]] = relationship(
+        cascade="all, delete-orphan", order_by="PieceColourRow.position", lazy="selectin"
+    )
+
+
+class PieceColourRow(Base):
+    """One colour of a piece."""
+
+    __tablename__ = "piece_colour"
+
+    piece_id: Mapped[str] = mapped_column(sa.ForeignKey("piece.id", ondelete="CASCADE"), primary_key=True)
+    position: Mapped[int] = mapped_column(primary_key=True)
+    lightness: Mapped[float]
+    a: Mapped[float]
+    b: Mapped[float]
+    share: Mapped[float]
+    part: Mapped[Part]
+    uncertainty: Mapped[float | None]
+
+
+class LookRow(Base):
+    """A kept look."""
+
+    __tablename__ = "look"
+
+    id: Mapped[str] = mapped_column(primary_key=True)
+    client_id: Mapped[str] = mapped_column(sa.ForeignKey("client.id", ondelete="CASCADE"), index=True)
+    name: Mapped[str]
+    intent: Mapped[Intent | None]
+    created_at: Mapped[datetime]
+    pieces: Mapped[list["LookPieceRow"]] = relationship(
+        cascade="all, delete-orphan", order_by="LookPieceRow.position", lazy="selectin"
+    )
+
+
+class LookPieceRow(Base):
+    """A piece of a kept look."""
+
+    __tablename__ = "look_piece"
+
+    look_id: Mapped[str] = mapped_column(sa.ForeignKey("look.id", ondelete="CASCADE"), primary_key=True)
+    position: Mapped[int] = mapped_column(primary_key=True)
+    piece_id: Mapped[str] = mapped_column(sa.ForeignKey("piece.id", ondelete="RESTRICT"), index=True)

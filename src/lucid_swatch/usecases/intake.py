@@ -1,0 +1,194 @@
+"""Photos come in, are read, corrected and read again."""
+
+from collections.abc import Callable, Iterable
+from dataclasses import dataclass
+from datetime import UTC, datetime
+from uuid import uuid4
+
+from sqlalchemy.orm import Session
+
+from lucid_swatch.core.garment.crop import colour_window, largest_window
+from lucid_swatch.core.photo.light import NeutralPoint, relit
+from lucid_swatch.core.photo.outline import Outline, find_outline, outline_polygons
+from lucid_swatch.core.photo.strokes import Stroke, mend_outline
+from lucid_swatch.core.problems import NotThere, Problem, Refused
+from lucid_swatch.files.photo import Photo, decode_photo
+from lucid_swatch.files.pictures import jpeg, mask_png, read_mask, resized, thumbnail, to_bytes_srgb, webp_inside
+from lucid_swatch.files.strip import strip_metadata
+from lucid_swatch.formats.measurement import MeasurementDocument
+from lucid_swatch.outside.cut_out import CutOut
+from lucid_swatch.store.clients import Clients
+from lucid_swatch.store.database import Sessions
+from lucid_swatch.store.folder import Folder
+from lucid_swatch.store.photos import Photos
+from lucid_swatch.store.pieces import Pieces
+from lucid_swatch.store.records import PhotoRecord, PhotoState
+
+from .measure_photo import PhotoReading, measure_photo
+
+FOUND = "found.png"
+CLOTH_ASPECT = 0.6
+SWATCH_SIDE = 240
+
+
+@dataclass(frozen=True, slots=True)
+class TakenIn:
+    """What became of one sent file."""
+
+    name: str
+    photo: PhotoRecord | None
+    problem: Problem | None
+
+
+def take_in(session: Session, folder: Folder, client_id: str, files: Iterable[tuple[str, bytes]]) -> list[TakenIn]:
+    """Keeps sent photos without their metadata, to be read. One that is refused does not stop the rest."""
+    Clients(session).get(client_id)
+    taken = []
+    for name, content in files:
+        try:
+            stripped, ending = strip_metadata(content, name)
+        except Refused as problem:
+            taken.append(TakenIn(name, None, problem))
+            continue
+        id = uuid4().hex
+        folder.keep_photo(id + ending, stripped)
+        photo = PhotoRecord(id, client_id, name, id + ending, datetime.now(UTC))
+        Photos(session).add(photo)
+        taken.append(TakenIn(name, photo, None))
+    return taken
+
+
+def read_kept_photo(sessions: Sessions, folder: Folder, cut_out: CutOut, id: str) -> None:
+    """Reads a kept photo and keeps the reading and its pictures; a failure is kept as a sentence."""
+
+    def stage(text: str) -> None:
+        with sessions.begin() as session:
+            Photos(session).change(id, state=PhotoState.READING, stage=text)
+
+    try:
+        stage("opening the photo")
+        with sessions() as session:
+            record = Photos(session).get(id)
+        changes = _read(record, folder, cut_out, stage)
+    except NotThere:
+        return  # removed while it waited
+    except Problem as problem:
+        changes = {"state": PhotoState.FAILED, "problem": problem_values(problem), "reading": None}
+    except Exception:
+        # a fault of ours in one photo must neither stop the queue nor leave it reading for ever
+        fault = {"what": "the photo could not be read.", "where": "", "do": "Send another photo of the piece."}
+        with sessions.begin() as session:
+            Photos(session).change(id, state=PhotoState.FAILED, problem=fault, stage="")
+        raise
+    with sessions.begin() as session:
+        photos = Photos(session)
+        number = photos.get(id).reading_number + 1
+        photos.change(id, **changes, stage="", reading_number=number)
+
+
+def _read(record: PhotoRecord, folder: Folder, cut_out: CutOut, stage: Callable[[str], None]) -> dict[str, object]:
+    photo = decode_photo(folder.photo(record.file).read_bytes(), record.name)
+    # shown even when the reading fails, so that the stylist can mend the outline
+    folder.keep_picture(record.id, "as-shot.jpg", jpeg(photo.srgb))
+    folder.keep_picture(record.id, "thumbnail.jpg", jpeg(thumbnail(photo.srgb)))
+    outline = _outline(record, photo, folder, cut_out, stage)
+    neutral = NeutralPoint(**record.neutral) if record.neutral else None
+    reading = measure_photo(photo, cut_out, neutral, outline=outline, progress=stage)
+    stage("cutting the swatches")
+    _keep_pictures(record.id, reading, folder)
+    document = MeasurementDocument.from_core(reading.photo, reading.outline, reading.measurement)
+    return {
+        "state": PhotoState.READ, "problem": None, "reading": document.model_dump(mode="json"),
+        "outline": [[list(point) for point in polygon] for polygon in outline_polygons(outline.mask)],
+    }  # fmt: skip
+
+
+def _outline(
+    record: PhotoRecord, photo: Photo, folder: Folder, cut_out: CutOut, stage: Callable[[str], None]
+) -> Outline:
+    """The outline found before, or searched for now, with the strokes of the stylist on top."""
+    try:
+        mask = read_mask(folder.picture(record.id, FOUND).read_bytes())
+        kept = (record.reading or {}).get("garment", {})
+        method = str(kept.get("method", "kept")).removesuffix(", mended by hand")
+        found = Outline(mask, float(kept.get("confidence", 0.5)), method)
+    except NotThere:
+        stage("finding the garment")
+        found = find_outline(photo.srgb, cut_out(photo.srgb))
+        folder.keep_picture(record.id, FOUND, mask_png(found.mask))
+    strokes = tuple(Stroke(s["cloth"], tuple(map(tuple, s["points"])), s["width"]) for s in record.strokes)
+    return mend_outline(photo.srgb, found, strokes)
+
+
+def _keep_pictures(id: str, reading: PhotoReading, folder: Folder) -> None:
+    photo, mask, palette = reading.photo, reading.outline.mask, reading.measurement.palette
+    daylight = to_bytes_srgb(relit(photo.rgb_linear, reading.measurement.light))
+    folder.keep_picture(id, "relit.jpg", jpeg(daylight))
+    folder.keep_picture(id, "cloth-only.webp", webp_inside(daylight, mask))
+    whole = largest_window(mask, CLOTH_ASPECT) or largest_window(mask)
+    if whole is not None:
+        cut = whole.cut(daylight)
+        width = min(SWATCH_SIDE, cut.shape[1] * 2)
+        folder.keep_picture(id, "cloth.jpg", jpeg(resized(cut, width, round(width * cut.shape[0] / cut.shape[1]))))
+    for colour in range(len(reading.measurement.lab)):
+        window = colour_window(palette.labels, colour) if reading.measurement.threads is None else largest_window(mask)
+        if window is not None:
+            cut = resized(window.cut(daylight), SWATCH_SIDE, SWATCH_SIDE)
+            folder.keep_picture(id, f"colour-{colour}.jpg", jpeg(cut))
+
+
+def problem_values(problem: Problem) -> dict[str, str]:
+    """The three parts of a problem."""
+    return {"what": problem.what, "where": problem.where, "do": problem.do}
+
+
+def relight(session: Session, id: str, neutral: NeutralPoint | None) -> PhotoRecord:
+    """Marks the tapped neutral of a photo, or none, and lets it be read again."""
+    return _read_again(session, id, neutral=None if neutral is None else _neutral_values(neutral))
+
+
+def _neutral_values(neutral: NeutralPoint) -> dict[str, float | None]:
+    return {"x": neutral.x, "y": neutral.y, "lightness": neutral.lightness}
+
+
+def add_stroke(session: Session, id: str, stroke: Stroke) -> PhotoRecord:
+    """Adds a stroke to the outline and lets the photo be read again."""
+    kept = Photos(session).get(id).strokes
+    drawn = {"cloth": stroke.cloth, "points": [list(p) for p in stroke.points], "width": stroke.width}
+    return _read_again(session, id, strokes=[*kept, drawn])
+
+
+def undo_stroke(session: Session, id: str) -> PhotoRecord:
+    """Takes back the last stroke. Refused when there is none."""
+    kept = Photos(session).get(id).strokes
+    if not kept:
+        raise Refused("there is no stroke to undo.", "outline", "Draw one first.")
+    return _read_again(session, id, strokes=list(kept[:-1]))
+
+
+def _read_again(session: Session, id: str, **columns: object) -> PhotoRecord:
+    photos = Photos(session)
+    if photos.get(id).state is PhotoState.HUNG:
+        raise Refused("the photo is hung.", "intake", "Take the piece off the rail first.")
+    photos.change(id, **columns, state=PhotoState.WAITING, problem=None)
+    return photos.get(id)
+
+
+def not_now(session: Session, id: str) -> PhotoRecord:
+    """Puts a read photo aside, or back again."""
+    photos = Photos(session)
+    state = photos.get(id).state
+    turn = {PhotoState.READ: PhotoState.NOT_NOW, PhotoState.NOT_NOW: PhotoState.READ}
+    if state not in turn:
+        raise Refused(f"the photo is {state.value}.", "intake", "Wait until it is read.")
+    photos.change(id, state=turn[state])
+    return photos.get(id)
+
+
+def remove_photo(session: Session, folder: Folder, id: str) -> None:
+    """Removes a photo that is not hung, with its pictures."""
+    photo = Photos(session).get(id)
+    if any(hung.photo_id == id for hung in Pieces(session).of_client(photo.client_id)):
+        raise Refused("the photo is hung.", "intake", "Take the piece off the rail first.")
+    Photos(session).remove(id)
+    folder.remove_photo(photo.file, photo.id)
