@@ -3,7 +3,9 @@
 import typer
 
 from .measure import measure
+from .openapi import openapi
 from .score import score
+from .serve import demo, serve
 from .sort import sort
 
 app = typer.Typer(
@@ -13,6 +15,9 @@ app = typer.Typer(
 app.command()(measure)
 app.command()(sort)
 app.command()(score)
+app.command()(serve)
+app.command()(demo)
+app.command(hidden=True)(openapi)
 
 
 def main() -> None:

@@ -70,17 +70,22 @@ class VerdictDocument(Document):
     @classmethod
     def from_core(cls, verdict: Verdict, mends: list[Mend]) -> "VerdictDocument":
         """The document of a verdict and its mends."""
-        measures = {
-            name: None if one is None else MeasureDocument(
-                score=one.score, start=one.start,
-                because=[ReasonDocument(code=r.code, text=r.text, pieces=list(r.pieces), points=r.points) for r in one.because],
-            )
-            for name, one in verdict.measures.items()
-        }  # fmt: skip
         return cls(
             id=verdict.id, intent=verdict.intent, overall=verdict.overall,
-            measures=MeasuresDocument.model_validate(measures), mends=[mend_document(m) for m in mends],
+            measures=measures_document(verdict), mends=[mend_document(m) for m in mends],
         )  # fmt: skip
+
+
+def measures_document(verdict: Verdict) -> MeasuresDocument:
+    """The document of the five measures of a verdict."""
+    measures = {
+        name: None if one is None else MeasureDocument(
+            score=one.score, start=one.start,
+            because=[ReasonDocument(code=r.code, text=r.text, pieces=list(r.pieces), points=r.points) for r in one.because],
+        )
+        for name, one in verdict.measures.items()
+    }  # fmt: skip
+    return MeasuresDocument.model_validate(measures)
 
 
 def mend_document(mend: Mend) -> MendDocument:

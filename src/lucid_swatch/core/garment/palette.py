@@ -55,8 +55,9 @@ def read_palette(rgb_linear: FloatArray, mask: BoolArray, seed: int = 0) -> Pale
     group = _merged(feature[chosen], lab[chosen], shades)
     centres = np.array([np.median(feature[chosen][group == g], axis=0) for g in range(group.max() + 1)])
     every = _nearest(feature, centres)
-    centres_kept = _large_enough(every, len(centres))
-    every = _nearest(feature, centres[centres_kept])
+    centres = centres[_large_enough(every, len(centres))]
+    every = _nearest(feature, centres)
+    every = _without_shading(lab_picture, inside, every, len(centres))
     flat = np.zeros(len(lab), dtype=bool)
     flat[chosen] = True
     return _measured(lab, every, flat, inside, mask)
@@ -157,6 +158,56 @@ def _nearest(feature: FloatArray, centres: FloatArray) -> IntArray:
         closer = distance < least
         best[closer], least[closer] = index, distance[closer]
     return best
+
+
+SOFT_BORDER = 0.085
+"""Change across a pixel, as a part of the difference between two shades, below which light made the border."""
+
+
+def _without_shading(lab_picture: FloatArray, inside: BoolArray, labels: IntArray, count: int) -> IntArray:
+    """Joins what only light divides: a fold or a highlight runs softly into the cloth, a dye ends sharply.
+
+    lab_picture: (rows, columns, 3). inside: its pixels that labels, (n,), stand for. Returns (n,), renumbered."""
+    picture = np.full(inside.shape, -1, dtype=np.intp)
+    picture[inside] = labels
+    middle = np.array([np.median(lab_picture[picture == k], axis=0) for k in range(count)])
+    share = np.bincount(labels, minlength=count) / len(labels)
+    merged = np.arange(count)
+    for small in np.argsort(share):
+        for large in np.argsort(-share):
+            if large == small or share[large] < share[small] or not _one_hue(middle[large], middle[small]):
+                continue
+            steps = _steps_between(lab_picture, picture, int(small), int(large))
+            if len(steps) >= 40 and np.median(steps) < SOFT_BORDER * np.linalg.norm(middle[large] - middle[small]):
+                merged[small] = large
+                break
+    while (merged[merged] != merged).any():
+        merged = merged[merged]
+    _, renumbered = np.unique(merged[labels], return_inverse=True)
+    return renumbered.astype(np.intp)
+
+
+def _one_hue(cloth: FloatArray, shade: FloatArray) -> bool:
+    """Whether a shade can be the cloth in other light: of its hue or greyer, a highlight paler, a shadow darker."""
+    along = np.array([cloth[0] + 16, cloth[1], cloth[2]])
+    strength = float(np.hypot(cloth[1], cloth[2]))
+    expected = along * (shade[0] + 16) / (cloth[0] + 16)
+    off = np.array([shade[1], shade[2]]) - expected[1:]
+    if strength < 6:
+        return bool(np.hypot(*off) < 7)
+    direction = cloth[1:] / strength
+    beside = abs(float(off @ np.array([-direction[1], direction[0]])))
+    more = float(off @ direction)
+    return beside < 7 and more < 7 and (more > -8 or shade[0] > cloth[0])
+
+
+def _steps_between(lab_picture: FloatArray, picture: IntArray, a: int, b: int) -> FloatArray:
+    """Change of colour across the pixels where two shades meet, CIELAB units. (k,)."""
+    steps = []
+    for ahead, behind in ((np.s_[:, 1:], np.s_[:, :-1]), (np.s_[1:], np.s_[:-1])):
+        meet = ((picture[ahead] == a) & (picture[behind] == b)) | ((picture[ahead] == b) & (picture[behind] == a))
+        steps.append(np.linalg.norm(lab_picture[ahead][meet] - lab_picture[behind][meet], axis=-1))
+    return np.concatenate(steps)
 
 
 def _large_enough(labels: IntArray, count: int) -> IntArray:

@@ -1,6 +1,6 @@
 """Neutral or tone, warm or cool: where a colour hangs, and how sure that is."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 
@@ -8,7 +8,7 @@ from ..colour.arrays import BoolArray, FloatArray
 from ..colour.names import name_colours
 from ..colour.spaces import chroma, hue_angle, hue_distance
 from .piece import Piece
-from .vocabulary import PLAIN_PATTERNS, Bin, Undertone
+from .vocabulary import PLAIN_PATTERNS, Bin, Finish, Undertone
 
 # The chroma up to which a colour of mid lightness is worn as a neutral, by hue angle. People take far more of it
 # in browns, olives and navies than in pinks, greens and violets. (hue, broad school, strict school)
@@ -148,9 +148,10 @@ def sort_colours(lab: FloatArray, uncertainty: FloatArray | None = None, strict:
     own = bins(lab, strict)
     warmth = temperature(lab, strict)
     # CIEDE2000 counts a step of chroma in a strong colour far less than one in a grey
-    step = (radius / 2.0)[:, None, None] * np.stack([np.ones(len(lab)), *[1 + 0.045 * chroma(lab)] * 2], axis=-1)[
-        :, None, :
-    ]
+    # and a wrong light moves a dark colour less than a light one, as the cube root of its luminance
+    dark = np.clip((lab[:, 0] + 16) / 66, 0.35, 1.2)
+    across = (1 + 0.045 * chroma(lab)) * dark
+    step = (radius / 2.0)[:, None, None] * np.stack([np.ones(len(lab)), across, across], axis=-1)[:, None, :]
     around = bins(lab[:, None, :] + _DOUBTS[None] * step, strict)
     agreement = (around == own[:, None]).mean(axis=1)
     names = name_colours(lab, own < 3)
@@ -183,8 +184,21 @@ def sort_pieces(pieces: list[Piece], strict: bool = False) -> list[Sorted]:
     doubt = np.array([p.uncertainty[0] if p.uncertainty is not None else USUAL_UNCERTAINTY for p in pieces])
     plain = sort_colours(mains, doubt, strict)
     return [
-        one if p.pattern in PLAIN_PATTERNS else _as_print(p, one, strict) for p, one in zip(pieces, plain, strict=True)
+        (one if strict else _by_finish(p, one)) if p.pattern in PLAIN_PATTERNS else _as_print(p, one, strict)
+        for p, one in zip(pieces, plain, strict=True)
     ]
+
+
+def _by_finish(piece: Piece, sorted: Sorted) -> Sorted:
+    """Denim and metal count as neutrals in the broad school, whatever their chroma."""
+    if sorted.bin is not Bin.TONE:
+        return sorted
+    blue = sorted.lean == "blue"
+    if (Finish.DENIM in piece.finish and blue) or Finish.METALLIC in piece.finish:
+        side = Bin.WARM_NEUTRAL if sorted.temperature > 0 else Bin.COOL_NEUTRAL
+        name = "denim" if Finish.DENIM in piece.finish else sorted.name
+        return replace(sorted, bin=side, name=name, confidence=max(sorted.confidence, 0.9))
+    return sorted
 
 
 def _as_print(piece: Piece, main: Sorted, strict: bool) -> Sorted:

@@ -52,7 +52,11 @@ def find_mends(look: Look, most: int = MOST) -> list[Mend]:
     """The best changes, at most one for each piece or place, largest gain first.
 
     Every candidate look is scored; a change that raises the whole by less than a point is not offered."""
-    changes = _removals(look) + _additions(look) + _swaps(look) + _recolours(look)
+    changes = [
+        change
+        for change in _removals(look) + _additions(look) + _swaps(look) + _recolours(look)
+        if _as_formal(look.pieces, change[1])
+    ]
     if not changes:
         return []
     looks = [look, *[replace(look, pieces=pieces) for _, pieces in changes]]
@@ -71,6 +75,17 @@ def find_mends(look: Look, most: int = MOST) -> list[Mend]:
         why = _what_rises(scores, int(k) + 1)
         chosen.append(replace(mend, gain=float(gains[k]), text=f"{mend.text}: {why}"))
     return chosen
+
+
+FORMALITY_SPREAD = 1.5
+"""Steps of formality that a piece that comes may be off the middle of the look."""
+
+
+def _as_formal(before: tuple[Piece, ...], after: tuple[Piece, ...]) -> bool:
+    """Whether what comes is about as formal as what is there; what is not known does not stand in the way."""
+    known = [p.formality for p in before if p.formality is not None]
+    coming = [p.formality for p in after if p.formality is not None and all(p is not q for q in before)]
+    return not known or all(abs(one - float(np.median(known))) <= FORMALITY_SPREAD for one in coming)
 
 
 def _what_rises(scores: Scores, row: int) -> str:

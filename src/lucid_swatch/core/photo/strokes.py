@@ -7,7 +7,7 @@ import numpy as np
 
 from ..colour.arrays import BoolArray, ByteArray
 from ..problems import Refused
-from .outline import EDGE_SIDE, Outline
+from .outline import EDGE_SIDE, Outline, smooth_edge
 
 Point = tuple[float, float]
 
@@ -47,8 +47,7 @@ def mend_outline(srgb: ByteArray, found: Outline, strokes: tuple[Stroke, ...]) -
     cut = (_near(cut, before, cloth | other) | cloth) & ~other
     if not cut.any():
         raise Refused("nothing of the garment is left.", "outline", "Undo the last stroke, or mark some cloth.")
-    mask = cv2.resize(cut.astype(np.float32), (columns, rows), interpolation=cv2.INTER_LINEAR) > 0.5
-    return Outline(mask, max(found.confidence, 0.9), f"{found.method}, mended by hand")
+    return Outline(smooth_edge(cut, (rows, columns)), max(found.confidence, 0.9), f"{found.method}, mended by hand")
 
 
 def _drawn(shape: tuple[int, ...], strokes: tuple[Stroke, ...], cloth: bool) -> BoolArray:

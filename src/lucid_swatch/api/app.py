@@ -1,0 +1,86 @@
+"""The web application: the routers under /api, the built pages beside them."""
+
+from collections.abc import AsyncIterator
+from contextlib import asynccontextmanager
+from pathlib import Path
+
+from fastapi import APIRouter, FastAPI
+from fastapi.responses import FileResponse, JSONResponse
+from fastapi.routing import APIRoute
+from starlette.middleware.gzip import GZipMiddleware
+from starlette.staticfiles import StaticFiles
+
+from . import clients, looks, photos, rail
+from .context import Context
+from .guard import Guard
+from .problems import ProblemDocument, answer, install
+
+STATIC = Path(__file__).parents[1] / "static"
+
+
+def operation_name(route: APIRoute) -> str:
+    """The name of an operation in the generated client."""
+    return route.name
+
+
+def make_app(context: Context) -> FastAPI:
+    """The application over a data folder. The reading queue lives as long as it does."""
+
+    @asynccontextmanager
+    async def life(app: FastAPI) -> AsyncIterator[None]:
+        context.queue.resume()
+        yield
+        context.queue.stop()
+
+    app = FastAPI(
+        title="Lucid Swatch", version="1", lifespan=life, docs_url=None, redoc_url=None, openapi_url=None,
+        generate_unique_id_function=operation_name,
+    )  # fmt: skip
+    app.state.context = context
+    install(app)
+    app.include_router(api_router())
+    app.add_middleware(GZipMiddleware, minimum_size=2000)
+    app.add_middleware(Guard)
+    _serve_pages(app)
+    return app
+
+
+def api_router() -> APIRouter:
+    """Everything under /api."""
+    problem = {"model": ProblemDocument}
+    api = APIRouter(prefix="/api", responses={404: problem, 409: problem, 422: problem})
+    for part in (clients.router, photos.router, rail.router, looks.router):
+        api.include_router(part)
+    return api
+
+
+def _serve_pages(app: FastAPI) -> None:
+    if (STATIC / "assets").is_dir():
+        app.mount("/assets", _Forever(directory=STATIC / "assets"))
+
+    @app.get("/{path:path}", include_in_schema=False, response_model=None)
+    def page(path: str) -> FileResponse | JSONResponse:
+        if path.startswith("api/"):
+            return answer(404, "there is nothing at this address.", f"/{path}", "Go back to the clients' book.")
+        if not (STATIC / "index.html").is_file():
+            return answer(503, "the pages have not been built.", "static", "Run make demo, which builds them.")
+        icon = STATIC / "mark.svg"
+        if path == "mark.svg" and icon.is_file():
+            return FileResponse(icon)
+        return FileResponse(STATIC / "index.html", headers={"cache-control": "no-cache"})
+
+
+class _Forever(StaticFiles):
+    """Built files carry their content in their name and never change."""
+
+    def file_response(self, *arguments: object, **named: object) -> object:  # type: ignore[override]
+        response = super().file_response(*arguments, **named)  # type: ignore[arg-type]
+        response.headers["cache-control"] = "public, max-age=31536000, immutable"
+        return response
+
+
+def openapi_document() -> dict[str, object]:
+    """The description from which the browser's client is generated."""
+    app = FastAPI(title="Lucid Swatch", version="1", generate_unique_id_function=operation_name)
+    app.include_router(api_router())
+    return app.openapi()

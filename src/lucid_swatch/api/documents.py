@@ -1,0 +1,399 @@
+"""What the screens send and get. The open formats stand inside them as they are."""
+
+from datetime import date, datetime
+from typing import Any, Literal
+
+from pydantic import BaseModel, ConfigDict, Field
+
+from lucid_swatch.core.client.colouring import read_colouring
+from lucid_swatch.core.colour.spaces import chroma, hue_angle, lab_to_hex
+from lucid_swatch.core.garment.vocabulary import (
+    Bin,
+    Category,
+    Finish,
+    Length,
+    Metal,
+    Part,
+    PatternType,
+    Scale,
+    Undertone,
+    Volume,
+    Worn,
+)
+from lucid_swatch.core.look.body import AREAS, NEARNESS, OTHER_AREA, ZONES, Zone
+from lucid_swatch.core.look.look import Intent
+from lucid_swatch.formats.measurement import MeasurementDocument
+from lucid_swatch.formats.verdict import MeasuresDocument, MendDocument, SortDocument
+from lucid_swatch.store.records import ClientRecord, KeptLook, PhotoRecord, PhotoState
+from lucid_swatch.usecases.intake import TakenIn
+from lucid_swatch.usecases.rail import OnRail, Word
+
+from .problems import ProblemDocument
+
+
+class Answer(BaseModel):
+    """Anything the application answers."""
+
+    model_config = ConfigDict(use_attribute_docstrings=True, allow_inf_nan=False)
+
+
+class Request(BaseModel):
+    """Anything the screens send."""
+
+    model_config = ConfigDict(use_attribute_docstrings=True, extra="forbid", allow_inf_nan=False)
+
+
+class ColourAnswer(Answer):
+    """A colour with what a screen shows of it."""
+
+    lab: list[float]
+    hex: str
+    share: float
+    part: Part = Part.CLOTH
+    uncertainty: float | None = None
+    picture: str | None = None
+    """Where the relit crop of it is, if there is one."""
+
+
+class FaceColour(Answer):
+    """A colour of a face."""
+
+    lab: list[float]
+    hex: str
+
+
+class FaceAnswer(Answer):
+    """A client's colouring."""
+
+    skin: FaceColour | None
+    hair: FaceColour | None
+    eyes: FaceColour | None
+    undertone: Undertone | None
+    """The stylist's verdict, where there is one."""
+    read_undertone: float | None
+    """-1 cool to 1 warm, as measured or set."""
+    trust: float
+    """How far that is trusted, 0 to 1."""
+
+
+class BoltColour(Answer):
+    """A stretch of a rail seen as one bolt of cloth."""
+
+    hex: str
+    share: float
+    name: str
+
+
+class ClientAnswer(Answer):
+    """A client in the book."""
+
+    id: str
+    name: str
+    note: str
+    consent_on: date
+    portrait: str | None
+    face: FaceAnswer
+    neutrals: Literal["broad", "strict"]
+    """The school of neutrals that the stylist follows for this client."""
+    pieces: int
+    doubtful: int
+    looks: int
+    waiting: int
+    """Photos in the intake that are not hung."""
+    bolt: list[BoltColour]
+
+
+class NewClient(Request):
+    """A client to add."""
+
+    name: str = Field(max_length=120)
+    note: str = Field(default="", max_length=2000)
+    consent: bool = False
+    """That the client agreed to be photographed, today."""
+
+
+class ClientChange(Request):
+    """What changes on a client; what is left out stays."""
+
+    name: str | None = Field(default=None, max_length=120)
+    note: str | None = Field(default=None, max_length=2000)
+    neutrals: Literal["broad", "strict"] | None = None
+    undertone: Undertone | Literal["as read"] | None = None
+
+
+class ErasedAnswer(Answer):
+    """What went with an erased client."""
+
+    photos: int
+    files: int
+
+
+class PhotoAnswer(Answer):
+    """A photo in the intake."""
+
+    id: str
+    name: str
+    state: PhotoState
+    stage: str
+    problem: ProblemDocument | None
+    reading: MeasurementDocument | None
+    outline: list[list[list[float]]] | None
+    neutral: "NeutralMark | None"
+    strokes: int
+    """How many strokes were drawn to mend the outline."""
+    pictures: "PhotoPictures"
+    doubt: float
+    """0 sure to 1 unsure: what is to be looked at first."""
+
+
+class NeutralMark(BaseModel):
+    """A place in a photo known to be neutral, in fractions from the top left corner."""
+
+    x: float = Field(ge=0, le=1)
+    y: float = Field(ge=0, le=1)
+    lightness: float | None = Field(default=None, ge=5, le=100)
+
+
+class LightRequest(Request):
+    """The tapped neutral, or none to estimate the light again."""
+
+    neutral: NeutralMark | None
+
+
+class StrokeRequest(Request):
+    """A line drawn over a photo."""
+
+    cloth: bool
+    points: list[tuple[float, float]] = Field(min_length=1, max_length=2000)
+    width: float = Field(gt=0, le=0.2)
+
+
+class PhotoPictures(Answer):
+    """Where the pictures of a photo are, if they are there."""
+
+    thumbnail: str | None
+    as_shot: str | None
+    relit: str | None
+    cloth_only: str | None
+    colours: list[str]
+
+
+class TakenAnswer(Answer):
+    """What became of one sent file."""
+
+    name: str
+    photo: PhotoAnswer | None
+    problem: ProblemDocument | None
+
+
+class WordRequest(Request):
+    """The stylist's word on a piece; what is left out stays as read."""
+
+    category: Category | None = None
+    label: str | None = Field(default=None, max_length=200)
+    bin: Bin | None = None
+    pattern: PatternType | None = None
+    scale: Scale | None = None
+    finish: list[Finish] | None = None
+    metal: Metal | None = None
+    volume: Volume | None = None
+    length: Length | None = None
+    formality: float | None = Field(default=None, ge=1, le=5)
+    warmth: float | None = Field(default=None, ge=0, le=4)
+    statement: float | None = Field(default=None, ge=0, le=1)
+    worn: Worn | None = None
+
+    def to_word(self) -> Word:
+        """As the use cases take it."""
+        values = self.model_dump()
+        finish = values.pop("finish")
+        return Word(**values, finish=None if finish is None else tuple(finish))
+
+
+class PieceAnswer(Answer):
+    """A piece on the rail."""
+
+    id: str
+    label: str
+    category: Category
+    zone: Zone
+    area: float
+    """Visible area before layering, in hundredths of a figure."""
+    nearness: float
+    """To the face, 0 to 1."""
+    colours: list[ColourAnswer]
+    pattern: PatternType
+    scale: Scale | None
+    finish: list[str]
+    metal: Metal
+    volume: Volume
+    length: Length | None
+    formality: float | None
+    sort: SortDocument
+    bin_said: Bin | None
+    doubtful: bool
+    lightness: float
+    chroma: float
+    hue: float
+    photo_id: str | None
+    cloth: str | None
+    """Where the relit crop of the cloth is, if there is one."""
+    thumbnail: str | None
+    created_at: datetime
+
+
+class JudgeRequest(Request):
+    """Pieces to judge as a look."""
+
+    pieces: list[str] = Field(min_length=1, max_length=30)
+    intent: Intent | None = None
+
+
+class StitchAnswer(Answer):
+    """Two pieces that are joined."""
+
+    first: str
+    second: str
+    competes: bool
+    code: str
+
+
+class JudgedAnswer(Answer):
+    """The verdict on a look and what every piece would do to it."""
+
+    intent: Intent
+    overall: float
+    measures: MeasuresDocument
+    mends: list[MendDocument]
+    effects: dict[str, float]
+    """Change of the whole by piece id: put on, or taken off again."""
+    stitches: list[StitchAnswer]
+    band: tuple[float, float] | None
+    """L* from the darkest to the lightest of skin, hair and eyes."""
+
+
+class LookRequest(Request):
+    """A look to keep."""
+
+    name: str = Field(max_length=200)
+    pieces: list[str] = Field(min_length=1, max_length=30)
+    intent: Intent | None = None
+
+
+class LookAnswer(Answer):
+    """A kept look."""
+
+    id: str
+    name: str
+    pieces: list[str]
+    intent: Intent | None
+    overall: float
+    created_at: datetime
+
+
+def photo_answer(photo: PhotoRecord) -> PhotoAnswer:
+    """A photo as the intake shows it."""
+    reading = None if photo.reading is None else MeasurementDocument.model_validate(photo.reading)
+    shown = photo.reading_number > 0
+    read = shown and reading is not None
+
+    def picture(name: str) -> str:
+        return f"/api/photos/{photo.id}/pictures/{name}?reading={photo.reading_number}"
+
+    return PhotoAnswer(
+        id=photo.id, name=photo.name, state=photo.state, stage=photo.stage,
+        problem=None if photo.problem is None else ProblemDocument.model_validate(photo.problem),
+        reading=reading, outline=photo.outline,
+        neutral=None if photo.neutral is None else NeutralMark.model_validate(photo.neutral),
+        strokes=len(photo.strokes),
+        pictures=PhotoPictures(
+            thumbnail=picture("thumbnail.jpg") if shown else None, as_shot=picture("as-shot.jpg") if shown else None,
+            relit=picture("relit.jpg") if read else None, cloth_only=picture("cloth-only.webp") if read else None,
+            colours=[picture(f"colour-{k}.jpg") for k in range(len(reading.colours))] if reading and shown else [],
+        ),
+        doubt=_doubt(photo, reading),
+    )  # fmt: skip
+
+
+def _doubt(photo: PhotoRecord, reading: MeasurementDocument | None) -> float:
+    if photo.state is PhotoState.FAILED:
+        return 1.0
+    if reading is None:
+        return 0.0
+    return round(1 - min(reading.sort.confidence, reading.garment.confidence, reading.pattern.confidence), 2)
+
+
+def taken_answer(taken: TakenIn) -> TakenAnswer:
+    """What became of a sent file."""
+    return TakenAnswer(
+        name=taken.name, photo=None if taken.photo is None else photo_answer(taken.photo),
+        problem=None if taken.problem is None else ProblemDocument.of(taken.problem),
+    )  # fmt: skip
+
+
+def piece_answer(one: OnRail) -> PieceAnswer:
+    """A piece as the rail shows it."""
+    piece, hung = one.hung.piece, one.hung
+    base = None if hung.photo_id is None else f"/api/photos/{hung.photo_id}/pictures"
+    colours = [
+        ColourAnswer(
+            lab=[round(float(v), 2) for v in lab], hex=lab_to_hex(lab), share=round(float(piece.share[k]), 4),
+            part=piece.parts[k] if piece.parts else Part.CLOTH,
+            uncertainty=None if piece.uncertainty is None else round(float(piece.uncertainty[k]), 1),
+            picture=None if base is None else f"{base}/colour-{k}.jpg",
+        )
+        for k, lab in enumerate(piece.lab)
+    ]  # fmt: skip
+    zone = ZONES[piece.category]
+    return PieceAnswer(
+        id=piece.id, label=piece.called, category=piece.category, zone=zone, area=AREAS.get(piece.category, OTHER_AREA),
+        nearness=NEARNESS[zone], colours=colours, pattern=piece.pattern, scale=piece.scale,
+        finish=sorted(f.value for f in piece.finish), metal=piece.metal, volume=piece.volume, length=piece.length,
+        formality=piece.formality, sort=SortDocument.from_core(piece.id, one.sorted), bin_said=hung.bin_said,
+        doubtful=one.doubtful, lightness=round(float(piece.lab[0, 0]), 1), chroma=round(float(chroma(piece.lab[0])), 1),
+        hue=round(float(hue_angle(piece.lab[0])), 0), photo_id=hung.photo_id,
+        cloth=None if base is None else f"{base}/cloth.jpg",
+        thumbnail=None if base is None else f"{base}/thumbnail.jpg", created_at=hung.created_at,
+    )  # fmt: skip
+
+
+def face_answer(client: ClientRecord) -> FaceAnswer:
+    """A client's colouring as the screens show it."""
+    face = client.colouring
+    read = read_colouring(face)
+
+    def colour(lab: Any) -> FaceColour | None:
+        return None if lab is None else FaceColour(lab=[round(float(v), 1) for v in lab], hex=lab_to_hex(lab))
+
+    return FaceAnswer(
+        skin=colour(face.skin), hair=colour(face.hair), eyes=colour(face.eyes), undertone=face.undertone,
+        read_undertone=None if read is None else round(read.undertone, 2),
+        trust=0.0 if read is None else read.undertone_trust,
+    )  # fmt: skip
+
+
+def look_answer(look: KeptLook, overall: float) -> LookAnswer:
+    """A kept look."""
+    return LookAnswer(
+        id=look.id, name=look.name, pieces=list(look.piece_ids), intent=look.intent, overall=overall,
+        created_at=look.created_at,
+    )  # fmt: skip
+
+
+def bolt_of(rail: list[OnRail]) -> list[BoltColour]:
+    """A rail as one bolt: every piece's colours by what they cover, warm to cool and dark to light."""
+    parts = []
+    total = 0.0
+    for one in rail:
+        piece = one.hung.piece
+        area = AREAS.get(piece.category, OTHER_AREA)
+        total += area
+        parts += [
+            (one.sorted.bin, float(lab[0]), lab, area * float(share), one.sorted.name)
+            for lab, share in zip(piece.lab, piece.share, strict=True)
+        ]  # fmt: skip
+    order = list(Bin)
+    parts.sort(key=lambda part: (order.index(part[0]), part[1]))
+    return [
+        BoltColour(hex=lab_to_hex(lab), share=round(area / total, 4), name=name) for _, _, lab, area, name in parts if area
+    ]  # fmt: skip

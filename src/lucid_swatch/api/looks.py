@@ -1,0 +1,54 @@
+"""Looks."""
+
+from fastapi import APIRouter
+
+from lucid_swatch.formats.verdict import measures_document, mend_document
+from lucid_swatch.store.looks import Looks
+from lucid_swatch.store.records import KeptLook
+from lucid_swatch.usecases.looks import change_look, judge_pieces, keep_look, overall_of
+
+from .context import UnitOfWork
+from .documents import JudgedAnswer, JudgeRequest, LookAnswer, LookRequest, StitchAnswer, look_answer
+
+router = APIRouter(tags=["looks"])
+
+
+@router.post("/clients/{client_id}/judge")
+def judge(session: UnitOfWork, client_id: str, asked: JudgeRequest) -> JudgedAnswer:
+    """The verdict on some pieces, and what every other piece would do to it."""
+    judged = judge_pieces(session, client_id, tuple(asked.pieces), asked.intent)
+    return JudgedAnswer(
+        intent=judged.verdict.intent, overall=judged.verdict.overall, measures=measures_document(judged.verdict),
+        mends=[mend_document(mend) for mend in judged.mends], effects=judged.effects, band=judged.band,
+        stitches=[StitchAnswer(first=s.first, second=s.second, competes=s.competes, code=s.code) for s in judged.stitches],
+    )  # fmt: skip
+
+
+@router.get("/clients/{client_id}/looks")
+def list_looks(session: UnitOfWork, client_id: str) -> list[LookAnswer]:
+    """A client's kept looks, newest first, judged anew."""
+    kept = Looks(session).of_client(client_id)
+    overall = overall_of(session, client_id, kept)
+    return [look_answer(look, overall[look.id]) for look in kept]
+
+
+@router.post("/clients/{client_id}/looks", status_code=201)
+def keep(session: UnitOfWork, client_id: str, look: LookRequest) -> LookAnswer:
+    """Keeps a look."""
+    return _answer(session, keep_look(session, client_id, look.name, tuple(look.pieces), look.intent))
+
+
+@router.put("/looks/{look_id}")
+def write_look(session: UnitOfWork, look_id: str, look: LookRequest) -> LookAnswer:
+    """Writes a kept look again."""
+    return _answer(session, change_look(session, look_id, look.name, tuple(look.pieces), look.intent))
+
+
+@router.delete("/looks/{look_id}", status_code=204)
+def let_go(session: UnitOfWork, look_id: str) -> None:
+    """Lets a look go."""
+    Looks(session).remove(look_id)
+
+
+def _answer(session: UnitOfWork, look: KeptLook) -> LookAnswer:
+    return look_answer(look, overall_of(session, look.client_id, [look])[look.id])

@@ -1,0 +1,117 @@
+"""The intake."""
+
+from typing import Annotated
+
+from fastapi import APIRouter, File, Response, UploadFile
+
+from lucid_swatch.core.photo.light import NeutralPoint
+from lucid_swatch.core.photo.strokes import Stroke
+from lucid_swatch.core.problems import Refused
+from lucid_swatch.files.photo import MAX_BYTES
+from lucid_swatch.store.clients import Clients
+from lucid_swatch.store.photos import Photos
+from lucid_swatch.store.records import PhotoRecord
+from lucid_swatch.usecases.intake import add_stroke, not_now, relight, remove_photo, take_in, undo_stroke
+from lucid_swatch.usecases.rail import hang_photo, sorted_pieces
+
+from .context import Context, InContext, UnitOfWork
+from .documents import (
+    LightRequest,
+    PhotoAnswer,
+    PieceAnswer,
+    StrokeRequest,
+    TakenAnswer,
+    WordRequest,
+    photo_answer,
+    piece_answer,
+    taken_answer,
+)
+
+router = APIRouter(tags=["photos"])
+MOST_AT_ONCE = 100
+
+
+@router.get("/clients/{client_id}/photos")
+def list_photos(session: UnitOfWork, client_id: str) -> list[PhotoAnswer]:
+    """A client's photos, oldest first."""
+    Clients(session).get(client_id)
+    return [photo_answer(photo) for photo in Photos(session).of_client(client_id)]
+
+
+@router.post("/clients/{client_id}/photos", status_code=201)
+def add_photos(context: InContext, client_id: str, photos: Annotated[list[UploadFile], File()]) -> list[TakenAnswer]:
+    """Takes photos in and lets them be read; one that is refused does not stop the rest."""
+    if len(photos) > MOST_AT_ONCE:
+        raise Refused(f"{len(photos)} photos came at once.", "photos", f"Send up to {MOST_AT_ONCE} at a time.")
+    sent = ((photo.filename or "photo", photo.file.read(MAX_BYTES + 1)) for photo in photos)
+    with context.sessions.begin() as session:
+        taken = take_in(session, context.folder, client_id, sent)
+    # only now are they in the database, where the reading processes look for them
+    for one in taken:
+        if one.photo is not None:
+            context.queue.add(one.photo.id)
+    return [taken_answer(one) for one in taken]
+
+
+@router.get("/photos/{photo_id}")
+def get_photo(session: UnitOfWork, photo_id: str) -> PhotoAnswer:
+    """One photo."""
+    return photo_answer(Photos(session).get(photo_id))
+
+
+@router.put("/photos/{photo_id}/light")
+def set_light(context: InContext, photo_id: str, light: LightRequest) -> PhotoAnswer:
+    """Relights a photo from something neutral in it, or lets the light be estimated again."""
+    neutral = None if light.neutral is None else NeutralPoint(**light.neutral.model_dump())
+    with context.sessions.begin() as session:
+        photo = relight(session, photo_id, neutral)
+    return _read_again(context, photo)
+
+
+@router.post("/photos/{photo_id}/strokes")
+def draw_stroke(context: InContext, photo_id: str, stroke: StrokeRequest) -> PhotoAnswer:
+    """Mends the outline by a stroke."""
+    with context.sessions.begin() as session:
+        photo = add_stroke(session, photo_id, Stroke(stroke.cloth, tuple(stroke.points), stroke.width))
+    return _read_again(context, photo)
+
+
+@router.delete("/photos/{photo_id}/strokes/last")
+def take_back_stroke(context: InContext, photo_id: str) -> PhotoAnswer:
+    """Takes the last stroke back."""
+    with context.sessions.begin() as session:
+        photo = undo_stroke(session, photo_id)
+    return _read_again(context, photo)
+
+
+def _read_again(context: Context, photo: PhotoRecord) -> PhotoAnswer:
+    context.queue.add(photo.id)
+    return photo_answer(photo)
+
+
+@router.post("/photos/{photo_id}/not-now")
+def put_aside(session: UnitOfWork, photo_id: str) -> PhotoAnswer:
+    """Puts a photo aside, or back among the waiting ones."""
+    return photo_answer(not_now(session, photo_id))
+
+
+@router.post("/photos/{photo_id}/hang", status_code=201)
+def hang(session: UnitOfWork, photo_id: str, word: WordRequest) -> PieceAnswer:
+    """Hangs what the photo shows on the rail."""
+    hung = hang_photo(session, photo_id, word.to_word())
+    strict = Clients(session).get(hung.client_id).conventions.strict_neutrals
+    return piece_answer(sorted_pieces([hung], strict)[0])
+
+
+@router.delete("/photos/{photo_id}", status_code=204)
+def delete_photo(session: UnitOfWork, context: InContext, photo_id: str) -> None:
+    """Removes a photo that is not hung."""
+    remove_photo(session, context.folder, photo_id)
+
+
+@router.get("/photos/{photo_id}/pictures/{name}")
+def photo_picture(context: InContext, photo_id: str, name: str) -> Response:
+    """A picture made from the photo: as shot, relit, cloth only, or the crop of a colour."""
+    content = context.folder.picture(photo_id, name).read_bytes()
+    kind = "image/webp" if name.endswith(".webp") else "image/jpeg"
+    return Response(content, media_type=kind, headers={"cache-control": "private, no-cache"})

@@ -1,0 +1,83 @@
+"""lucid-swatch serve and lucid-swatch demo."""
+
+import errno
+import socket
+from pathlib import Path
+from typing import Annotated
+
+import typer
+import uvicorn
+from pydantic import ValidationError
+
+from lucid_swatch.assemble import make_application
+from lucid_swatch.core.problems import Problem, Refused
+from lucid_swatch.settings import Settings
+
+from .output import stop
+
+LOOPBACK = "127.0.0.1"
+PORTS_TRIED = 20
+
+
+def serve(port: Annotated[int | None, typer.Option(help="The port to listen on; 0 takes any.")] = None) -> None:
+    """Start the application on this machine, with your own clients."""
+    try:
+        settings = read_settings()
+        _run(settings.data, settings, port)
+    except Problem as problem:
+        stop(problem)
+
+
+def demo(
+    port: Annotated[int | None, typer.Option(help="The port to listen on; 0 takes any.")] = None,
+) -> None:
+    """Start the application with a sample client, made on the first start and kept apart from your own."""
+    # only this command draws photos; the other ones start sooner without it
+    from lucid_swatch.demo.build import build_demo
+
+    try:
+        settings = read_settings()
+        if settings.demo_data.resolve() == settings.data.resolve():
+            do = "Set LUCID_SWATCH_DEMO_DATA to another folder."
+            raise Refused("the demo would mix with your own clients.", str(settings.data), do)
+        build_demo(settings.demo_data, lambda text: typer.echo(f"\r{text}   ", nl=False, err=True), settings.workers)
+        typer.echo("", err=True)
+        _run(settings.demo_data, settings, port)
+    except Problem as problem:
+        stop(problem)
+
+
+def read_settings() -> Settings:
+    """The settings. Refused, naming the variable, when one is wrong."""
+    try:
+        return Settings()
+    except ValidationError as problem:
+        fault = problem.errors()[0]
+        name = f"LUCID_SWATCH_{str(fault['loc'][0]).upper()}"
+        raise Refused(f"the setting is wrong ({str(fault['msg']).lower()}).", name, "Correct or unset it.") from None
+
+
+def _run(data: Path, settings: Settings, port: int | None) -> None:
+    app = make_application(data, settings)
+    listening = open_port(settings.port if port is None else port)
+    typer.echo(f"Lucid Swatch is at http://{LOOPBACK}:{listening.getsockname()[1]}/ and keeps its data in {data}")
+    typer.echo("Stop it with Ctrl+C.")
+    server = uvicorn.Server(uvicorn.Config(app, log_level="warning", access_log=False, server_header=False))
+    server.run(sockets=[listening])
+
+
+def open_port(wanted: int) -> socket.socket:
+    """A socket on the loopback address, on the wanted port or the next free one. Refused when all are taken."""
+    for port in range(wanted, wanted + PORTS_TRIED):
+        listening = socket.socket(socket.AF_INET, socket.SOCK_STREAM)
+        listening.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
+        try:
+            listening.bind((LOOPBACK, port))
+            listening.listen(128)
+        except OSError as problem:
+            listening.close()
+            if problem.errno not in (errno.EADDRINUSE, errno.EACCES):
+                raise Refused(f"the port cannot be opened ({problem.strerror}).", str(port), "Choose another with --port.") from None  # fmt: skip
+        else:
+            return listening
+    raise Refused(f"no port from {wanted} on is free.", "port", "Choose another with --port.")

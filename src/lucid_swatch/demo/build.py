@@ -1,0 +1,81 @@
+"""The demo database: made by measuring the sample photos for real, never by writing values in."""
+
+import os
+import shutil
+import tempfile
+from collections.abc import Callable
+from datetime import UTC, datetime
+from pathlib import Path
+
+from lucid_swatch.core.problems import Refused
+from lucid_swatch.outside.cut_out import SalientObjectNetwork
+from lucid_swatch.store.database import FILE, Sessions, open_database
+from lucid_swatch.store.folder import Folder
+from lucid_swatch.usecases.clients import Spots, add_client, read_portrait
+from lucid_swatch.usecases.intake import take_in
+from lucid_swatch.usecases.looks import keep_look
+from lucid_swatch.usecases.rail import hang_photo
+from lucid_swatch.work.reading import ReadingQueue
+
+from .samples import PORTRAIT, make_samples
+from .studio.portrait import SPOTS
+from .wardrobe import LOOKS, NAME, NOTE, SAMPLES
+
+Progress = Callable[[str], None]
+
+
+def build_demo(folder: Path, progress: Progress = lambda text: None, workers: int = 2) -> None:
+    """Makes the demo in a folder, unless it is there. It appears whole or not at all.
+
+    Refused when the folder holds something else or cannot be written."""
+    if (folder / FILE).is_file():
+        return
+    if folder.exists() and any(folder.iterdir()):
+        raise Refused("the demo folder holds other files.", str(folder), "Empty it or set LUCID_SWATCH_DEMO_DATA to another.")  # fmt: skip
+    try:
+        folder.parent.mkdir(parents=True, exist_ok=True)
+        making = Path(tempfile.mkdtemp(dir=folder.parent, prefix=".lucid-swatch-demo-"))
+    except OSError as problem:
+        reason = (problem.strerror or "unknown reason").lower()
+        raise Refused(f"the demo cannot be made ({reason}).", str(folder), "Set LUCID_SWATCH_DEMO_DATA to a folder that can be written.") from None  # fmt: skip
+    try:
+        _fill(making, progress, workers)
+        if folder.exists():
+            folder.rmdir()
+        os.replace(making, folder)
+    finally:
+        shutil.rmtree(making, ignore_errors=True)
+
+
+def _fill(path: Path, progress: Progress, workers: int) -> None:
+    samples, folder = path / "samples", Folder(path)
+    make_samples(samples, lambda done, of: progress(f"photographing the sample wardrobe: {done} of {of}"), workers)
+    sessions = open_database(path)
+    with sessions.begin() as session:
+        client = add_client(session, NAME, datetime.now(UTC).date(), NOTE)
+        spots = Spots(SPOTS["skin"], SPOTS["hair"], SPOTS["eyes"])
+        read_portrait(session, folder, SalientObjectNetwork(), client.id, (samples / PORTRAIT).read_bytes(), spots)
+        sent = [(s.file, (samples / s.file).read_bytes()) for s in SAMPLES]
+        taken = take_in(session, folder, client.id, sent)
+    photo_ids = {t.name: t.photo.id for t in taken if t.photo is not None}
+    queue = ReadingQueue(sessions, path, workers)
+    try:
+        for done, future in enumerate([queue.add(id) for id in photo_ids.values()], start=1):
+            future.result()
+            progress(f"measuring the sample wardrobe: {done} of {len(photo_ids)}")
+    finally:
+        queue.stop()
+    _hang_and_keep(sessions, client.id, photo_ids)
+
+
+def _hang_and_keep(sessions: Sessions, client_id: str, photo_ids: dict[str, str]) -> None:
+    pieces: dict[str, str] = {}
+    for sample in SAMPLES:
+        if sample.hung:
+            with sessions.begin() as session:
+                pieces[sample.file] = hang_photo(session, photo_ids[sample.file], sample.word).piece.id
+    for look in LOOKS:
+        with sessions.begin() as session:
+            keep_look(session, client_id, look.name, tuple(pieces[file] for file in look.pieces), look.intent)
+    with sessions() as session:
+        session.connection().exec_driver_sql("pragma wal_checkpoint(truncate)")
