@@ -1,31 +1,40 @@
 """The clients' book."""
 
-import json
 from dataclasses import replace
 from datetime import UTC, datetime
 from typing import Annotated
 
-from fastapi import APIRouter, File, Form, Response, UploadFile
+from fastapi import APIRouter, File, Response, UploadFile
 from sqlalchemy.orm import Session
 
 from lucid_swatch.core.photo.light import NeutralPoint
 from lucid_swatch.core.problems import Refused
-from lucid_swatch.formats.document import parse
+from lucid_swatch.files.photo import MAX_BYTES
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.looks import Looks
 from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.records import ClientRecord, PhotoState
-from lucid_swatch.usecases.clients import FACE, Spots, add_client, erase_client, read_portrait
+from lucid_swatch.usecases.clients import (
+    FACE,
+    PORTRAIT,
+    USUAL_SPOTS,
+    Spots,
+    add_client,
+    erase_client,
+    keep_portrait,
+    read_portrait,
+)
 from lucid_swatch.usecases.rail import the_rail
 
 from .context import InContext, UnitOfWork
 from .documents import (
-    Answer,
     ClientAnswer,
     ClientChange,
     ErasedAnswer,
-    NeutralMark,
     NewClient,
+    PortraitRequest,
+    SpotPlace,
+    SpotsDocument,
     bolt_of,
     face_answer,
 )
@@ -33,13 +42,12 @@ from .documents import (
 router = APIRouter(prefix="/clients", tags=["clients"])
 
 
-class SpotsDocument(Answer):
-    """Where to read a portrait, in fractions from its top left corner."""
+def _picture(client: ClientRecord, name: str) -> str | None:
+    return f"/api/clients/{client.id}/pictures/{name}" if client.portrait else None
 
-    skin: list[tuple[float, float]]
-    hair: list[tuple[float, float]]
-    eyes: list[tuple[float, float]]
-    neutral: NeutralMark | None = None
+
+def _spots(kept: dict[str, list[list[float]]]) -> SpotsDocument:
+    return SpotsDocument(**{kind: [SpotPlace(x=x, y=y) for x, y in places] for kind, places in kept.items()})
 
 
 def _answer(session: Session, client: ClientRecord) -> ClientAnswer:
@@ -47,7 +55,8 @@ def _answer(session: Session, client: ClientRecord) -> ClientAnswer:
     photos = Photos(session).of_client(client.id)
     return ClientAnswer(
         id=client.id, name=client.name, note=client.note, consent_on=client.consent_on, face=face_answer(client),
-        portrait=f"/api/clients/{client.id}/pictures/{FACE}" if client.portrait else None,
+        portrait=_picture(client, FACE), whole_portrait=_picture(client, PORTRAIT),
+        spots=None if client.spots is None else _spots(client.spots),
         neutrals="strict" if client.conventions.strict_neutrals else "broad", pieces=len(rail),
         doubtful=sum(one.doubtful for one in rail), looks=len(Looks(session).of_client(client.id)),
         waiting=sum(p.state is not PhotoState.HUNG for p in photos), bolt=bolt_of(rail),
@@ -101,32 +110,31 @@ def erase(session: UnitOfWork, context: InContext, client_id: str) -> ErasedAnsw
 
 @router.post("/{client_id}/portrait")
 def set_portrait(
-    session: UnitOfWork,
-    context: InContext,
-    client_id: str,
-    portrait: Annotated[UploadFile, File()],
-    spots: Annotated[str, Form(description="A SpotsDocument as JSON.")],
+    session: UnitOfWork, context: InContext, client_id: str, portrait: Annotated[UploadFile, File()]
 ) -> ClientAnswer:
-    """Reads skin, hair and eyes at the given spots of a portrait."""
-    places = parse(SpotsDocument, _json(spots), "spots")
-    neutral = None if places.neutral is None else NeutralPoint(**places.neutral.model_dump())
-    chosen = Spots(tuple(places.skin), tuple(places.hair), tuple(places.eyes))
-    if not (chosen.skin and chosen.hair and chosen.eyes):
-        raise Refused("a spot is missing.", "spots", "Put one on the skin, one on the hair and one on an eye.")
-    content = portrait.file.read()
+    """Keeps a portrait and reads it where skin, hair and eyes usually are."""
+    content = portrait.file.read(MAX_BYTES + 1)
+    keep_portrait(session, context.folder, client_id, content)
+    return _answer(session, read_portrait(session, context.folder, context.cut_out, client_id, USUAL_SPOTS))
+
+
+@router.put("/{client_id}/colouring")
+def read_colouring_again(
+    session: UnitOfWork, context: InContext, client_id: str, asked: PortraitRequest
+) -> ClientAnswer:
+    """Reads the kept portrait at other spots, or relights it from something neutral."""
+    places = {kind: tuple((s.x, s.y) for s in getattr(asked.spots, kind)) for kind in ("skin", "hair", "eyes")}
+    neutral = None if asked.neutral is None else NeutralPoint(**asked.neutral.model_dump())
     return _answer(
-        session, read_portrait(session, context.folder, context.cut_out, client_id, content, chosen, neutral)
+        session, read_portrait(session, context.folder, context.cut_out, client_id, Spots(**places), neutral)
     )
-
-
-def _json(text: str) -> object:
-    try:
-        return json.loads(text)
-    except ValueError:
-        raise Refused("the spots are not JSON.", "spots", "Send them as the description says.") from None
 
 
 @router.get("/{client_id}/pictures/{name}")
 def client_picture(context: InContext, client_id: str, name: str) -> Response:
     """The portrait, relit."""
-    return Response(context.folder.picture(client_id, name).read_bytes(), media_type="image/jpeg")
+    return Response(
+        context.folder.picture(client_id, name).read_bytes(),
+        media_type="image/jpeg",
+        headers={"cache-control": "private, no-cache"},
+    )

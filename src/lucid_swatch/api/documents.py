@@ -31,6 +31,29 @@ from lucid_swatch.usecases.rail import OnRail, Word
 from .problems import ProblemDocument
 
 
+class SpotPlace(BaseModel):
+    """A place in a portrait, in fractions from the top left corner."""
+
+    x: float = Field(ge=0, le=1)
+    y: float = Field(ge=0, le=1)
+
+
+class SpotsDocument(BaseModel):
+    """Where a portrait is read, each part at one place or more, in fractions from the top left corner."""
+
+    skin: list[SpotPlace] = Field(min_length=1, max_length=12)
+    hair: list[SpotPlace] = Field(min_length=1, max_length=12)
+    eyes: list[SpotPlace] = Field(min_length=1, max_length=12)
+
+
+class NeutralMark(BaseModel):
+    """A place in a photo known to be neutral, in fractions from the top left corner."""
+
+    x: float = Field(ge=0, le=1)
+    y: float = Field(ge=0, le=1)
+    lightness: float | None = Field(default=None, ge=5, le=100)
+
+
 class Answer(BaseModel):
     """Anything the application answers."""
 
@@ -92,6 +115,9 @@ class ClientAnswer(Answer):
     note: str
     consent_on: date
     portrait: str | None
+    """Where the face is, relit; large under the same address with portrait.jpg."""
+    whole_portrait: str | None
+    spots: SpotsDocument | None
     face: FaceAnswer
     neutrals: Literal["broad", "strict"]
     """The school of neutrals that the stylist follows for this client."""
@@ -121,6 +147,13 @@ class ClientChange(Request):
     undertone: Undertone | Literal["as read"] | None = None
 
 
+class PortraitRequest(Request):
+    """Spots to read, and something neutral in the portrait if there is any."""
+
+    spots: SpotsDocument
+    neutral: NeutralMark | None = None
+
+
 class ErasedAnswer(Answer):
     """What went with an erased client."""
 
@@ -138,20 +171,12 @@ class PhotoAnswer(Answer):
     problem: ProblemDocument | None
     reading: MeasurementDocument | None
     outline: list[list[list[float]]] | None
-    neutral: "NeutralMark | None"
+    neutral: NeutralMark | None
     strokes: int
     """How many strokes were drawn to mend the outline."""
     pictures: "PhotoPictures"
     doubt: float
     """0 sure to 1 unsure: what is to be looked at first."""
-
-
-class NeutralMark(BaseModel):
-    """A place in a photo known to be neutral, in fractions from the top left corner."""
-
-    x: float = Field(ge=0, le=1)
-    y: float = Field(ge=0, le=1)
-    lightness: float | None = Field(default=None, ge=5, le=100)
 
 
 class LightRequest(Request):
@@ -229,6 +254,7 @@ class PieceAnswer(Answer):
     volume: Volume
     length: Length | None
     formality: float | None
+    worn: Worn | None
     sort: SortDocument
     bin_said: Bin | None
     doubtful: bool
@@ -258,6 +284,22 @@ class StitchAnswer(Answer):
     code: str
 
 
+class EffectAnswer(Answer):
+    """What putting a piece on, or taking it off again, would do."""
+
+    change: float
+    """Of the whole."""
+    pieces: list[str]
+    """The look after it."""
+
+
+class BandAnswer(Answer):
+    """A range of lightness, L*."""
+
+    dark: float
+    light: float
+
+
 class JudgedAnswer(Answer):
     """The verdict on a look and what every piece would do to it."""
 
@@ -265,11 +307,11 @@ class JudgedAnswer(Answer):
     overall: float
     measures: MeasuresDocument
     mends: list[MendDocument]
-    effects: dict[str, float]
-    """Change of the whole by piece id: put on, or taken off again."""
+    effects: dict[str, EffectAnswer]
+    """What each piece of the rail would do, by piece id."""
     stitches: list[StitchAnswer]
-    band: tuple[float, float] | None
-    """L* from the darkest to the lightest of skin, hair and eyes."""
+    band: BandAnswer | None
+    """From the darkest to the lightest of skin, hair and eyes."""
 
 
 class LookRequest(Request):
@@ -349,7 +391,7 @@ def piece_answer(one: OnRail) -> PieceAnswer:
         id=piece.id, label=piece.called, category=piece.category, zone=zone, area=AREAS.get(piece.category, OTHER_AREA),
         nearness=NEARNESS[zone], colours=colours, pattern=piece.pattern, scale=piece.scale,
         finish=sorted(f.value for f in piece.finish), metal=piece.metal, volume=piece.volume, length=piece.length,
-        formality=piece.formality, sort=SortDocument.from_core(piece.id, one.sorted), bin_said=hung.bin_said,
+        formality=piece.formality, worn=piece.worn, sort=SortDocument.from_core(piece.id, one.sorted), bin_said=hung.bin_said,
         doubtful=one.doubtful, lightness=round(float(piece.lab[0, 0]), 1), chroma=round(float(chroma(piece.lab[0])), 1),
         hue=round(float(hue_angle(piece.lab[0])), 0), photo_id=hung.photo_id,
         cloth=None if base is None else f"{base}/cloth.jpg",

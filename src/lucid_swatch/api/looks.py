@@ -8,7 +8,16 @@ from lucid_swatch.store.records import KeptLook
 from lucid_swatch.usecases.looks import change_look, judge_pieces, keep_look, overall_of
 
 from .context import UnitOfWork
-from .documents import JudgedAnswer, JudgeRequest, LookAnswer, LookRequest, StitchAnswer, look_answer
+from .documents import (
+    BandAnswer,
+    EffectAnswer,
+    JudgedAnswer,
+    JudgeRequest,
+    LookAnswer,
+    LookRequest,
+    StitchAnswer,
+    look_answer,
+)
 
 router = APIRouter(tags=["looks"])
 
@@ -17,10 +26,12 @@ router = APIRouter(tags=["looks"])
 def judge(session: UnitOfWork, client_id: str, asked: JudgeRequest) -> JudgedAnswer:
     """The verdict on some pieces, and what every other piece would do to it."""
     judged = judge_pieces(session, client_id, tuple(asked.pieces), asked.intent)
+    effects = {id: EffectAnswer(change=e.change, pieces=list(e.pieces)) for id, e in judged.effects.items()}
+    stitches = [StitchAnswer(first=s.first, second=s.second, competes=s.competes, code=s.code) for s in judged.stitches]
     return JudgedAnswer(
         intent=judged.verdict.intent, overall=judged.verdict.overall, measures=measures_document(judged.verdict),
-        mends=[mend_document(mend) for mend in judged.mends], effects=judged.effects, band=judged.band,
-        stitches=[StitchAnswer(first=s.first, second=s.second, competes=s.competes, code=s.code) for s in judged.stitches],
+        mends=[mend_document(mend) for mend in judged.mends], effects=effects, stitches=stitches,
+        band=None if judged.band is None else BandAnswer(dark=judged.band[0], light=judged.band[1]),
     )  # fmt: skip
 
 

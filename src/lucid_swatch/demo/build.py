@@ -1,5 +1,6 @@
 """The demo database: made by measuring the sample photos for real, never by writing values in."""
 
+import json
 import os
 import shutil
 import tempfile
@@ -7,17 +8,18 @@ from collections.abc import Callable
 from datetime import UTC, datetime
 from pathlib import Path
 
+from lucid_swatch.core.photo.light import NeutralPoint
 from lucid_swatch.core.problems import Refused
 from lucid_swatch.outside.cut_out import SalientObjectNetwork
 from lucid_swatch.store.database import FILE, Sessions, open_database
 from lucid_swatch.store.folder import Folder
-from lucid_swatch.usecases.clients import Spots, add_client, read_portrait
-from lucid_swatch.usecases.intake import take_in
+from lucid_swatch.usecases.clients import Spots, add_client, keep_portrait, read_portrait
+from lucid_swatch.usecases.intake import add_stroke, relight, take_in
 from lucid_swatch.usecases.looks import keep_look
 from lucid_swatch.usecases.rail import hang_photo
 from lucid_swatch.work.reading import ReadingQueue
 
-from .samples import PORTRAIT, make_samples
+from .samples import PORTRAIT, TRUTH, make_samples
 from .studio.portrait import SPOTS
 from .wardrobe import LOOKS, NAME, NOTE, SAMPLES
 
@@ -40,11 +42,20 @@ def build_demo(folder: Path, progress: Progress = lambda text: None, workers: in
         raise Refused(f"the demo cannot be made ({reason}).", str(folder), "Set LUCID_SWATCH_DEMO_DATA to a folder that can be written.") from None  # fmt: skip
     try:
         _fill(making, progress, workers)
+        _put_in_place(making, folder)
+    finally:
+        shutil.rmtree(making, ignore_errors=True)
+
+
+def _put_in_place(making: Path, folder: Path) -> None:
+    try:
         if folder.exists():
             folder.rmdir()
         os.replace(making, folder)
-    finally:
-        shutil.rmtree(making, ignore_errors=True)
+    except OSError:
+        # somebody else finished one in the meantime: theirs stays
+        if not (folder / FILE).is_file():
+            raise
 
 
 def _fill(path: Path, progress: Progress, workers: int) -> None:
@@ -54,10 +65,12 @@ def _fill(path: Path, progress: Progress, workers: int) -> None:
     with sessions.begin() as session:
         client = add_client(session, NAME, datetime.now(UTC).date(), NOTE)
         spots = Spots(SPOTS["skin"], SPOTS["hair"], SPOTS["eyes"])
-        read_portrait(session, folder, SalientObjectNetwork(), client.id, (samples / PORTRAIT).read_bytes(), spots)
+        keep_portrait(session, folder, client.id, (samples / PORTRAIT).read_bytes())
+        read_portrait(session, folder, SalientObjectNetwork(), client.id, spots)
         sent = [(s.file, (samples / s.file).read_bytes()) for s in SAMPLES]
         taken = take_in(session, folder, client.id, sent)
     photo_ids = {t.name: t.photo.id for t in taken if t.photo is not None}
+    _help_the_reading(sessions, samples, photo_ids)
     queue = ReadingQueue(sessions, path, workers)
     try:
         for done, future in enumerate([queue.add(id) for id in photo_ids.values()], start=1):
@@ -66,6 +79,18 @@ def _fill(path: Path, progress: Progress, workers: int) -> None:
     finally:
         queue.stop()
     _hang_and_keep(sessions, client.id, photo_ids)
+
+
+def _help_the_reading(sessions: Sessions, samples: Path, photo_ids: dict[str, str]) -> None:
+    """Taps the white card where one lies in the photo, and draws where the outline goes wrong, as a stylist would."""
+    truths = {t["file"]: t for t in json.loads((samples / TRUTH).read_text(encoding="utf-8"))}
+    for sample in (s for s in SAMPLES if s.hung):
+        neutral = truths[sample.file]["neutral"]
+        with sessions.begin() as session:
+            if neutral:
+                relight(session, photo_ids[sample.file], NeutralPoint(**neutral))
+            for stroke in sample.strokes:
+                add_stroke(session, photo_ids[sample.file], stroke)
 
 
 def _hang_and_keep(sessions: Sessions, client_id: str, photo_ids: dict[str, str]) -> None:

@@ -7,6 +7,7 @@ from lucid_swatch.core.garment.vocabulary import Finish as F
 from lucid_swatch.core.garment.vocabulary import Length, Metal, Volume
 from lucid_swatch.core.garment.vocabulary import PatternType as P
 from lucid_swatch.core.look.look import Intent
+from lucid_swatch.core.photo.strokes import Stroke
 from lucid_swatch.usecases.rail import Word
 
 from .studio.cloth import Cloth
@@ -36,21 +37,26 @@ class Sample:
     word: Word
     hung: bool = True
     """False for the ones that wait in the intake."""
+    strokes: tuple[Stroke, ...] = ()
+    """What the stylist drew where the outline went wrong."""
 
 
 def _sample(
     file: str, label: str, category: C, lab: tuple[tuple[float, float, float], ...], room: Room, *, pattern: P = P.SOLID,
     repeat: float = 0.1, finish: tuple[F, ...] = (), style: str = "", size: float = 0.46, folds: float = 1.0,
     hardware: tuple[float, float, float] = (30.0, 3.0, 5.0), lining: tuple[float, float, float] = (28.0, 2.0, 4.0),
-    hung: bool = True, **said: object,
+    hung: bool = True, strokes: tuple[Stroke, ...] = (), pattern_said: P | None = None, **said: object,
 ) -> Sample:  # fmt: skip
     cloth = Cloth(lab, pattern, repeat, finish, folds)
     subject = Subject(category, cloth, style, lining=lining, hardware=hardware, size=size)
-    word = Word(category=category, label=label, finish=finish or None, **said)  # type: ignore[arg-type]
-    return Sample(file, subject, room, word, hung)
+    word = Word(category=category, label=label, finish=finish or None, pattern=pattern_said, **said)  # type: ignore[arg-type]
+    return Sample(file, subject, room, word, hung, strokes)
 
 
 LEATHER = (F.LEATHER,)
+INSIDE_THE_PEARLS = Stroke(
+    False, ((0.5, 0.32), (0.5, 0.68), (0.40, 0.45), (0.60, 0.45), (0.60, 0.58), (0.40, 0.58)), 0.13
+)
 SAMPLES: tuple[Sample, ...] = (
     _sample("long-coat.jpg", "Camel coat", C.COAT, ((60, 11, 30),), Room("wall", BULB, 0.95), size=0.40, hardware=(30, 9, 12), length=Length.MIDI, formality=3, warmth=4),
     _sample("winter-coat.jpg", "Charcoal coat", C.COAT, ((29, 0, -3),), Room("wall", LED, 1.1, card=True), size=0.40, length=Length.KNEE, formality=4, warmth=4),
@@ -59,14 +65,14 @@ SAMPLES: tuple[Sample, ...] = (
     _sample("concert-dress.jpg", "Black concert dress", C.DRESS, ((14, 1, -1),), Room("wall", BULB, 1.25), style="long", size=0.36, finish=(F.SATIN,), length=Length.FLOOR, formality=5, warmth=1),
     _sample("leaf-dress.jpg", "Leaf print dress", C.DRESS, ((27, -17, -6), (68, 14, 48), (60, -10, 22), (42, 36, 24)), Room("carpet", DAY, 1.0), pattern=P.FLORAL, repeat=0.2, size=0.38, length=Length.MIDI, formality=3, warmth=1),
     _sample("ink-blouse.jpg", "Ink blouse", C.SHIRT, ((23, 4, -17),), Room("sheet", LED, 1.1, card=True), finish=(F.SILK,), formality=4, warmth=1, hardware=(30, 3, -12)),
-    _sample("ivory-shirt.jpg", "Ivory silk shirt", C.SHIRT, ((90, 1, 10),), Room("wood", LED, 0.8), finish=(F.SILK,), formality=4, warmth=1, hardware=(84, 1, 8), lining=(80, 1, 9)),
-    _sample("white-tee.jpg", "White tee", C.TOP, ((94, 0, 1),), Room("wood", DAY, 0.75), formality=2, warmth=0),
-    _sample("striped-top.jpg", "Striped top", C.TOP, ((92, 0, 4), (22, 4, -21)), Room("carpet", BULB, 0.85), pattern=P.STRIPE, repeat=0.07, formality=2, warmth=1),
-    _sample("grey-tee.jpg", "Grey marl tee", C.TOP, ((52, 0, -2), (78, 0, -1)), Room("wood", SHADE, 0.95), pattern=P.MARL, repeat=0.01, formality=2, warmth=1),
+    _sample("ivory-shirt.jpg", "Ivory silk shirt", C.SHIRT, ((90, 1, 10),), Room("wood", LED, 0.95, card=True), finish=(F.SILK,), formality=4, warmth=1, hardware=(84, 1, 8), lining=(80, 1, 9)),
+    _sample("white-tee.jpg", "White tee", C.TOP, ((94, 0, 1),), Room("wood", DAY, 0.9, card=True), formality=2, warmth=0),
+    _sample("striped-top.jpg", "Striped top", C.TOP, ((92, 0, 4), (22, 4, -21)), Room("carpet", BULB, 0.95, card=True), pattern=P.STRIPE, repeat=0.07, formality=2, warmth=1),
+    _sample("grey-tee.jpg", "Grey marl tee", C.TOP, ((52, 0, -2), (78, 0, -1)), Room("sheet", LED, 1.0), pattern=P.MARL, repeat=0.01, formality=2, warmth=1),
     _sample("greige-knit.jpg", "Greige knit", C.KNIT, ((74, 1, 8),), Room("sheet", BULB, 0.9, card=True), finish=(F.KNIT,), formality=2, warmth=3),
     _sample("oxblood-knit.jpg", "Oxblood knit", C.KNIT, ((28, 27, 13),), Room("wall", LED, 1.05), finish=(F.KNIT,), formality=2, warmth=3),
     _sample("rust-knit.jpg", "Rust ribbed knit", C.KNIT, ((46, 29, 34),), Room("door", DAY, 1.0), finish=(F.RIB,), formality=2, warmth=3),
-    _sample("oat-knit.jpg", "Oat knit", C.KNIT, ((82, 3, 15),), Room("carpet", LED, 0.9), finish=(F.KNIT,), formality=2, warmth=3),
+    _sample("oat-knit.jpg", "Oat knit", C.KNIT, ((82, 3, 15),), Room("carpet", LED, 0.95, card=True), finish=(F.KNIT,), formality=2, warmth=3),
     _sample("charcoal-trousers.jpg", "Charcoal wide trousers", C.TROUSERS, ((31, 0, -4),), Room("wall", LED, 1.1), style="wide", size=0.40, volume=Volume.FULL, length=Length.ANKLE, formality=4, warmth=2),
     _sample("black-trousers.jpg", "Black wide trousers", C.TROUSERS, ((15, 0, -1),), Room("sheet", BULB, 1.2), style="wide", size=0.40, volume=Volume.FULL, length=Length.FLOOR, formality=4, warmth=2),
     _sample("camel-trousers.jpg", "Camel trousers", C.TROUSERS, ((58, 11, 27),), Room("door", LED, 1.0), style="wide", size=0.40, volume=Volume.FULL, length=Length.ANKLE, formality=3, warmth=2),
@@ -80,8 +86,8 @@ SAMPLES: tuple[Sample, ...] = (
     _sample("black-bag.jpg", "Small black bag", C.BAG, ((16, 0, 0),), Room("door", DAY, 1.1), size=0.50, finish=LEATHER, folds=0.15, hardware=STEEL, metal=Metal.SILVER, formality=4),
     _sample("brown-belt.jpg", "Dark brown belt", C.BELT, ((25, 9, 11),), Room("sheet", LED, 1.0), size=0.58, finish=LEATHER, folds=0.1, hardware=GOLD, metal=Metal.GOLD, formality=3),
     _sample("dotted-scarf.jpg", "Dotted scarf", C.SCARF, ((29, 26, 12), (86, 2, 11)), Room("wall", LED, 1.0), pattern=P.DOT, repeat=0.1, size=0.62, finish=(F.SILK,), formality=3, warmth=1),
-    _sample("pearls.jpg", "Pearl necklace", C.NECKLACE, ((88, 1, 6),), Room("wood", LED, 0.9), size=0.60, finish=(F.PEARL,), folds=0.0, formality=4),
-    _sample("gold-hoops.jpg", "Gold hoops", C.EARRINGS, ((71, 4, 34),), Room("sheet", DAY, 0.8), size=0.62, finish=(F.METALLIC,), folds=0.0, metal=Metal.GOLD, formality=3),
+    _sample("pearls.jpg", "Pearl necklace", C.NECKLACE, ((88, 1, 6),), Room("wood", LED, 1.0, card=True), size=0.60, finish=(F.PEARL,), folds=0.0, pattern_said=P.SOLID, strokes=(INSIDE_THE_PEARLS,), formality=4),
+    _sample("gold-hoops.jpg", "Gold hoops", C.EARRINGS, ((71, 4, 34),), Room("sheet", DAY, 0.8), size=0.62, finish=(F.METALLIC,), folds=0.0, pattern_said=P.SOLID, metal=Metal.GOLD, formality=3),
     _sample("beret.jpg", "Oxblood beret", C.HAT, ((29, 26, 13),), Room("wood", BULB, 1.1), size=0.58, finish=(F.TWEED,), folds=0.3, formality=2, warmth=3),
     _sample("IMG_2207.jpg", "Stone shirt", C.SHIRT, ((72, 1, 7),), Room("wood", BULB, 1.0), finish=(F.LINEN,), hung=False, hardware=(60, 3, 9)),
     _sample("IMG_2208.jpg", "Teal skirt", C.SKIRT, ((38, -20, -13),), Room("sheet", LED, 1.0, card=True), hung=False),

@@ -14,6 +14,7 @@ from lucid_swatch.core.photo.outline import find_outline
 from lucid_swatch.core.problems import Refused
 from lucid_swatch.files.photo import decode_photo
 from lucid_swatch.files.pictures import jpeg, thumbnail, to_bytes_srgb
+from lucid_swatch.files.strip import strip_metadata
 from lucid_swatch.outside.cut_out import CutOut
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.folder import Folder
@@ -22,6 +23,7 @@ from lucid_swatch.store.records import ClientRecord
 
 PORTRAIT = "portrait.jpg"
 FACE = "face.jpg"
+ORIGINAL = "as-sent"
 
 
 @dataclass(frozen=True, slots=True)
@@ -31,6 +33,12 @@ class Spots:
     skin: tuple[Spot, ...]
     hair: tuple[Spot, ...]
     eyes: tuple[Spot, ...]
+
+
+USUAL_SPOTS = Spots(
+    skin=((0.42, 0.50), (0.58, 0.50), (0.5, 0.34)), hair=((0.5, 0.22), (0.42, 0.24)), eyes=((0.41, 0.43),)
+)
+"""Where they are in a portrait that shows head and shoulders; a stylist moves them from there."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -65,28 +73,27 @@ def erase_client(session: Session, folder: Folder, id: str) -> Erased:
     return Erased(len(photos), files)
 
 
+def keep_portrait(session: Session, folder: Folder, id: str, content: bytes) -> None:
+    """Keeps a portrait without its metadata. Refused when it is no photo."""
+    Clients(session).get(id)
+    stripped, _ = strip_metadata(content, "portrait")
+    folder.keep_picture(id, ORIGINAL, stripped)
+
+
 def read_portrait(
-    session: Session,
-    folder: Folder,
-    cut_out: CutOut,
-    id: str,
-    content: bytes,
-    spots: Spots,
-    neutral: NeutralPoint | None = None,
+    session: Session, folder: Folder, cut_out: CutOut, id: str, spots: Spots, neutral: NeutralPoint | None = None
 ) -> ClientRecord:
-    """Reads skin, hair and eyes at some spots of a portrait and keeps it, relit. Refused when it is no photo."""
+    """Reads skin, hair and eyes at some spots of the kept portrait. Refused when a spot lies outside."""
     client = Clients(session).get(id)
-    photo = decode_photo(content, "portrait")
+    photo = decode_photo(folder.picture(id, ORIGINAL).read_bytes(), "portrait")
     light_rgb = photo.rgb_linear
     person = find_outline(photo.srgb, cut_out(photo.srgb)).mask
     light = light_from_neutral(light_rgb, person, neutral) if neutral else estimate_light(light_rgb, person)
     daylight = relit(light_rgb, light)
     face = Client(
-        skin=read_spots(daylight, spots.skin),
-        hair=read_spots(daylight, spots.hair),
-        eyes=read_spots(daylight, spots.eyes, radius=0.005),
-        undertone=client.colouring.undertone,
-    )
+        skin=read_spots(daylight, spots.skin), hair=read_spots(daylight, spots.hair),
+        eyes=read_spots(daylight, spots.eyes, radius=0.005), undertone=client.colouring.undertone,
+    )  # fmt: skip
     shown = to_bytes_srgb(daylight)
     folder.keep_picture(id, PORTRAIT, jpeg(shown))
     folder.keep_picture(id, FACE, jpeg(thumbnail(_around(shown, (*spots.skin, *spots.eyes, *spots.hair)), 320)))

@@ -7,8 +7,9 @@ from uuid import uuid4
 from sqlalchemy.orm import Session
 
 from lucid_swatch.core.client.colouring import Client
+from lucid_swatch.core.look.considered import Effect, consider
 from lucid_swatch.core.look.look import Intent, Look, in_order
-from lucid_swatch.core.look.mends import Mend, find_mends, what_each_would_do
+from lucid_swatch.core.look.mends import Mend
 from lucid_swatch.core.look.stitches import Stitch, find_stitches
 from lucid_swatch.core.look.verdict import Verdict, judge
 from lucid_swatch.core.problems import NotThere, Refused
@@ -24,8 +25,8 @@ class Judged:
 
     verdict: Verdict
     mends: list[Mend]
-    effects: dict[str, float]
-    """What each piece of the rail would change the whole by, by piece id."""
+    effects: dict[str, Effect]
+    """What each piece of the rail would do, by piece id."""
     stitches: list[Stitch]
     band: tuple[float, float] | None
     """L* from the darkest to the lightest of the client's skin, hair and eyes."""
@@ -46,8 +47,8 @@ def judge_pieces(session: Session, client_id: str, piece_ids: tuple[str, ...], i
     rest = tuple(piece for id, piece in rail.items() if id not in piece_ids)
     face = client.colouring if known(client.colouring) else None
     look = Look("look", worn, face, client.conventions, intent, rest)
-    verdict = judge([look])[0]
-    return Judged(verdict, find_mends(look), what_each_would_do(look), find_stitches(look, verdict), band_of(face))
+    found = consider(look)
+    return Judged(found.verdict, found.mends, found.effects, find_stitches(look, found.verdict), band_of(face))
 
 
 def known(face: Client) -> bool:

@@ -8,6 +8,7 @@ from pathlib import Path
 from threading import Lock
 
 import cv2
+from threadpoolctl import threadpool_limits
 
 from lucid_swatch.outside.cut_out import SalientObjectNetwork
 from lucid_swatch.store.database import Sessions, connect
@@ -68,6 +69,7 @@ def _note_failure(id: str, done: Future[None]) -> None:
 def _prepare() -> None:
     """One thread each: the processes share the cores among themselves."""
     cv2.setNumThreads(1)
+    threadpool_limits(1)
 
 
 def _warm() -> None:

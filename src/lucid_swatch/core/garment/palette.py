@@ -58,6 +58,7 @@ def read_palette(rgb_linear: FloatArray, mask: BoolArray, seed: int = 0) -> Pale
     centres = centres[_large_enough(every, len(centres))]
     every = _nearest(feature, centres)
     every = _without_shading(lab_picture, inside, every, len(centres))
+    every = _without_blends(rgb_linear, inside, every)
     flat = np.zeros(len(lab), dtype=bool)
     flat[chosen] = True
     return _measured(lab, every, flat, inside, mask)
@@ -160,7 +161,7 @@ def _nearest(feature: FloatArray, centres: FloatArray) -> IntArray:
     return best
 
 
-SOFT_BORDER = 0.085
+SOFT_BORDER = 0.24
 """Change across a pixel, as a part of the difference between two shades, below which light made the border."""
 
 
@@ -185,6 +186,50 @@ def _without_shading(lab_picture: FloatArray, inside: BoolArray, labels: IntArra
         merged = merged[merged]
     _, renumbered = np.unique(merged[labels], return_inverse=True)
     return renumbered.astype(np.intp)
+
+
+THIN = 0.16
+"""A colour of which less than this lies more than a pixel inside its own areas is only an edge."""
+
+
+def _without_blends(rgb_linear: FloatArray, inside: BoolArray, labels: IntArray) -> IntArray:
+    """Gives to their neighbours the colours that are only the blurred edge between two others.
+
+    rgb_linear: (rows, columns, 3). inside: its pixels that labels, (n,), stand for. Returns (n,), renumbered."""
+    count = int(labels.max()) + 1
+    if count < 3:
+        return labels
+    picture = np.full(inside.shape, -1, dtype=np.intp)
+    picture[inside] = labels
+    light = np.array([np.median(rgb_linear[picture == k], axis=0) for k in range(count)])
+    kept = np.ones(count, dtype=bool)
+    for k in np.argsort(np.bincount(labels, minlength=count)):
+        own = (picture == k).astype(np.uint8)
+        core = cv2.erode(own, np.ones((3, 3), np.uint8))
+        others = [j for j in range(count) if j != k and kept[j]]
+        if len(others) > 1 and core.sum() < THIN * own.sum() and _between(light, k, others):
+            kept[k] = False
+    if kept.all():
+        return labels
+    lab = rgb_linear_to_lab(rgb_linear[inside])
+    lost = ~kept[labels]
+    centres = rgb_linear_to_lab(light[kept])
+    answer = labels.copy()
+    answer[lost] = np.flatnonzero(kept)[_nearest(shading_free(lab[lost]), shading_free(centres))]
+    _, renumbered = np.unique(answer, return_inverse=True)
+    return renumbered.astype(np.intp)
+
+
+def _between(light: FloatArray, k: int, others: list[int]) -> bool:
+    """Whether the light of one colour is a mixture of the light of two others."""
+    for i, a in enumerate(others):
+        for b in others[i + 1 :]:
+            line = light[b] - light[a]
+            along = float((light[k] - light[a]) @ line / max(float(line @ line), 1e-9))
+            off = rgb_linear_to_lab(light[a] + np.clip(along, 0, 1) * line) - rgb_linear_to_lab(light[k])
+            if 0.12 < along < 0.88 and np.linalg.norm(off) < 9.0:
+                return True
+    return False
 
 
 def _one_hue(cloth: FloatArray, shade: FloatArray) -> bool:

@@ -4,16 +4,14 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
-from ..client.colouring import read_colouring
 from ..colour.arrays import FloatArray
 from ..colour.names import name_colours
 from ..garment.piece import Piece
 from ..garment.sorting import is_neutral
 from ..garment.vocabulary import Category, PatternType
-from .batch import batch_of, make_batch
+from .batch import make_batch
 from .body import ZONES, Zone
 from .look import Look
-from .table import PieceTable, build_table
 from .verdict import DIGITS, MEASURES, Scores, score_batch
 
 LEAST_GAIN = 1.0
@@ -52,20 +50,26 @@ def find_mends(look: Look, most: int = MOST) -> list[Mend]:
     """The best changes, at most one for each piece or place, largest gain first.
 
     Every candidate look is scored; a change that raises the whole by less than a point is not offered."""
-    changes = [
-        change
-        for change in _removals(look) + _additions(look) + _swaps(look) + _recolours(look)
-        if _as_formal(look.pieces, change[1])
-    ]
+    changes = candidates(look)
     if not changes:
         return []
-    looks = [look, *[replace(look, pieces=pieces) for _, pieces in changes]]
-    scores = score_batch(make_batch(looks))
-    gains = (scores.overall[1:] - scores.overall[0]).round(DIGITS)
+    scores = score_batch(make_batch([look, *[replace(look, pieces=pieces) for _, pieces in changes]]))
+    return choose(scores, [mend for mend, _ in changes], most)
+
+
+def candidates(look: Look) -> list["Change"]:
+    """Every change that could be made, with the pieces after it."""
+    changes = _removals(look) + _additions(look) + _swaps(look) + _recolours(look)
+    return [change for change in changes if _as_formal(look.pieces, change[1])]
+
+
+def choose(scores: Scores, mends: list[Mend], most: int = MOST) -> list[Mend]:
+    """The best of some changes. scores: row 0 is the look, the next rows the look after each change."""
+    gains = (scores.overall[1 : len(mends) + 1] - scores.overall[0]).round(DIGITS)
     chosen: list[Mend] = []
     touched: set[str | None] = set()
     for k in np.argsort(-gains, kind="stable"):
-        mend = changes[int(k)][0]
+        mend = mends[int(k)]
         if gains[k] < LEAST_GAIN or len(chosen) == most:
             break
         places = {mend.piece, mend.with_piece} - {None}
@@ -170,28 +174,6 @@ def _recolours(look: Look) -> list[Change]:
 
 def _low(piece: Piece) -> str:
     return piece.called[:1].lower() + piece.called[1:]
-
-
-def what_each_would_do(look: Look, table: PieceTable | None = None) -> dict[str, float]:
-    """What each piece of the rail would change the whole by, put where it belongs. By piece id.
-
-    A piece that is in the look already stands for taking it off again."""
-    rail = {p.id: p for p in (*look.pieces, *look.rail)}
-    order = list(rail)
-    table = table or build_table(tuple(rail.values()), look.conventions.strict_neutrals)
-    row_of = {piece.id: row for row, piece in enumerate(table.pieces)}
-    current = [p.id for p in look.pieces]
-    candidates = [with_piece(look.pieces, rail[one]) for one in order]
-    rows = [[row_of[i] for i in current], *[[row_of[p.id] for p in pieces] for pieces in candidates]]
-    kept = [row for row in rows if row]
-    index = np.full((len(kept), max(map(len, kept))), -1, dtype=np.intp)
-    for i, row in enumerate(kept):
-        index[i, : len(row)] = sorted(row, key=lambda r: (table.pieces[r].category.value, table.pieces[r].id))
-    colouring = read_colouring(look.client) if look.client else None
-    scores = score_batch(batch_of(table, index, [look.conventions], [look.intent], [colouring]))
-    overall = iter(scores.overall)
-    values = [float(next(overall)) if row else 0.0 for row in rows]
-    return {one: round(values[k + 1] - values[0], DIGITS) for k, one in enumerate(order)}
 
 
 def with_piece(pieces: tuple[Piece, ...], piece: Piece) -> tuple[Piece, ...]:

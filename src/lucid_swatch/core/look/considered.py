@@ -1,0 +1,48 @@
+"""A look with everything around it: the verdict, the mends, and what each piece of the rail would do, in one batch."""
+
+from dataclasses import dataclass, replace
+
+from ..problems import Refused
+from .batch import make_batch
+from .look import Look, in_order
+from .mends import Mend, candidates, choose, with_piece
+from .verdict import DIGITS, Verdict, explain, score_batch
+
+
+@dataclass(frozen=True, slots=True)
+class Effect:
+    """What putting a piece on, or taking it off again, would do."""
+
+    change: float
+    """Of the whole."""
+    pieces: tuple[str, ...]
+    """The look after it, by piece id."""
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Considered:
+    """A look and its surroundings."""
+
+    verdict: Verdict
+    mends: list[Mend]
+    effects: dict[str, Effect]
+    """By piece id, of the look and of the rail."""
+
+
+def consider(look: Look) -> Considered:
+    """The verdict on a look, its mends, and the effect of every piece of its rail put where it belongs.
+
+    A piece that is in the look already stands for taking it off again. Refused without a piece."""
+    if not look.pieces:
+        raise Refused("the look has no piece.", look.id, "Add at least one piece.")
+    changes = candidates(look)
+    after = {p.id: with_piece(look.pieces, p) for p in (*look.pieces, *look.rail)}
+    others = [*(pieces for _, pieces in changes), *(in_order(pieces) for pieces in after.values() if pieces)]
+    scores = score_batch(make_batch([look, *[replace(look, pieces=pieces) for pieces in others]]))
+    now = float(scores.overall[0])
+    rest = iter(scores.overall[len(changes) + 1 :])
+    effects = {
+        one: Effect(round((float(next(rest)) if pieces else 0.0) - now, DIGITS), tuple(p.id for p in pieces))
+        for one, pieces in after.items()
+    }
+    return Considered(explain(scores, 0, look.id), choose(scores, [mend for mend, _ in changes]), effects)

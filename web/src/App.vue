@@ -1,0 +1,23 @@
+<script setup lang="ts">
+import { NConfigProvider } from 'naive-ui'
+import { computed } from 'vue'
+import { RouterView } from 'vue-router'
+import AppHeader from './components/base/AppHeader.vue'
+import { useSurround } from './composables/useSurround'
+import { naiveTheme } from './theme'
+
+const surround = useSurround()
+const theme = computed(() => naiveTheme(surround.value))
+</script>
+
+<template>
+  <NConfigProvider :theme-overrides="theme" inline-theme-disabled class="app">
+    <AppHeader />
+    <main class="place"><RouterView /></main>
+  </NConfigProvider>
+</template>
+
+<style scoped>
+.app { height: 100%; display: flex; flex-direction: column; }
+.place { flex: 1; min-height: 0; }
+</style>

@@ -1,0 +1,58 @@
+import createClient from 'openapi-fetch'
+import type { components, paths } from './schema'
+
+export type Client = components['schemas']['ClientAnswer']
+export type Photo = components['schemas']['PhotoAnswer']
+export type Taken = components['schemas']['TakenAnswer']
+export type Piece = components['schemas']['PieceAnswer']
+export type Judged = components['schemas']['JudgedAnswer']
+export type Measures = components['schemas']['MeasuresDocument']
+export type Measure = components['schemas']['MeasureDocument']
+export type Mend = components['schemas']['MendDocument']
+export type Stitch = components['schemas']['StitchAnswer']
+export type KeptLook = components['schemas']['LookAnswer']
+export type Word = components['schemas']['WordRequest']
+export type Bin = components['schemas']['Bin']
+export type Category = components['schemas']['Category']
+export type PatternType = components['schemas']['PatternType']
+export type Intent = components['schemas']['Intent']
+export type Zone = components['schemas']['Zone']
+export type Stroke = components['schemas']['StrokeRequest']
+export type NeutralMark = components['schemas']['NeutralMark']
+export type Spots = components['schemas']['SpotsDocument']
+export type Problem = { what: string; where: string; do: string }
+
+export const api = createClient<paths>({ baseUrl: '/' })
+
+const UNREACHABLE: Problem = {
+  what: 'the application does not answer.',
+  where: '',
+  do: 'See whether it still runs, start it again if not; what was kept is safe.',
+}
+
+/** The data of an answer; throws a Problem that can be shown as it is. */
+export async function answered<T>(call: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {
+  let done
+  try {
+    done = await call
+  } catch {
+    throw UNREACHABLE
+  }
+  if (done.response.ok) return done.data as T
+  throw asProblem(done.error)
+}
+
+export function asProblem(error: unknown): Problem {
+  if (typeof error === 'object' && error !== null && 'what' in error) {
+    const { what, where, do: todo } = error as Partial<Problem>
+    return { what: what ?? '', where: where ?? '', do: todo ?? '' }
+  }
+  return UNREACHABLE
+}
+
+/** Sends files as a form: the generated client has no words for them. */
+export function asForm(files: File[]): FormData {
+  const form = new FormData()
+  for (const file of files) form.append('photos', file, file.name)
+  return form
+}

@@ -1,0 +1,40 @@
+<script setup lang="ts">
+import { NInput } from 'naive-ui'
+import { ref } from 'vue'
+import { answered, api, asProblem, type Client, type Problem } from '@/api'
+import ProblemNote from '@/components/base/ProblemNote.vue'
+
+const emit = defineEmits<{ added: [client: Client] }>()
+const name = ref('')
+const consent = ref(false)
+const problem = ref<Problem | null>(null)
+
+async function add() {
+  try {
+    const client = await answered(api.POST('/api/clients', { body: { name: name.value, note: '', consent: consent.value } }))
+    emit('added', client)
+  } catch (error) {
+    problem.value = asProblem(error)
+  }
+}
+</script>
+
+<template>
+  <form class="tile new" @submit.prevent="add">
+    <h2>A new client</h2>
+    <div class="line">
+      <NInput v-model:value="name" class="name" placeholder="Name or initials" :maxlength="120" :input-props="{ 'aria-label': 'Name or initials' }" />
+      <label><input v-model="consent" type="checkbox" /> has agreed today to photos of face and clothes, kept on this machine only</label>
+      <button class="button" type="submit">Add to the book</button>
+    </div>
+    <ProblemNote v-if="problem" :problem="problem" closable @close="problem = null" />
+  </form>
+</template>
+
+<style scoped>
+.new { display: flex; flex-direction: column; gap: 10px; }
+.line { display: flex; flex-wrap: wrap; align-items: center; gap: 12px 18px; }
+.name { width: 230px; }
+label { display: flex; gap: 8px; align-items: center; }
+input[type='checkbox'] { width: 18px; height: 18px; accent-color: var(--ink); }
+</style>

@@ -1,0 +1,93 @@
+<script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
+import { computed, ref, watch } from 'vue'
+import type { NeutralMark, Photo, Stroke } from '@/api'
+
+export type Shown = 'as shot' | 'relit' | 'cloth only'
+export type Tool = 'look' | 'neutral' | 'cloth' | 'not cloth'
+/** The photo with the garment's outline; a place to tap something neutral or to draw on. */
+const { photo, shown, tool } = defineProps<{ photo: Photo; shown: Shown; tool: Tool }>()
+const emit = defineEmits<{ neutral: [mark: NeutralMark]; stroke: [stroke: Stroke] }>()
+
+const BRUSH = 0.028
+const room = ref<HTMLElement | null>(null)
+const { width, height } = useElementSize(room)
+const line = ref<[number, number][]>([])
+const source = computed(() => {
+  const { as_shot, relit, cloth_only } = photo.pictures
+  return (shown === 'relit' ? relit : shown === 'cloth only' ? cloth_only : as_shot) ?? as_shot
+})
+const natural = ref<[number, number]>([3, 4])
+const size = computed(() => {
+  const [w, h] = photo.reading ? [photo.reading.photo.width, photo.reading.photo.height] : natural.value
+  const scale = Math.min((width.value || 1) / w, (height.value || 1) / h)
+  return { width: Math.floor(w * scale), height: Math.floor(h * scale) }
+})
+const paths = computed(() =>
+  (photo.outline ?? []).map((polygon) => `M${polygon.map(([x, y]) => `${(x ?? 0) * size.value.width},${(y ?? 0) * size.value.height}`).join('L')}Z`).join(' '),
+)
+const drawn = computed(() => line.value.map(([x, y]) => `${x * size.value.width},${y * size.value.height}`).join(' '))
+const brush = computed(() => BRUSH * Math.max(size.value.width, size.value.height))
+watch(() => photo.id, () => (line.value = []))
+
+function place(event: PointerEvent): [number, number] {
+  const box = (event.currentTarget as Element).getBoundingClientRect()
+  const within = (value: number) => Math.min(1, Math.max(0, value))
+  return [within((event.clientX - box.left) / box.width), within((event.clientY - box.top) / box.height)]
+}
+function down(event: PointerEvent) {
+  const [x, y] = place(event)
+  if (tool === 'neutral') emit('neutral', { x, y, lightness: null })
+  if (tool === 'cloth' || tool === 'not cloth') {
+    line.value = [[x, y]]
+    ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
+  }
+}
+function move(event: PointerEvent) {
+  if (line.value.length) line.value.push(place(event))
+}
+function up() {
+  if (line.value.length) emit('stroke', { cloth: tool === 'cloth', points: line.value, width: BRUSH })
+  line.value = []
+}
+function sized(event: Event) {
+  const image = event.target as HTMLImageElement
+  natural.value = [image.naturalWidth, image.naturalHeight]
+}
+</script>
+
+<template>
+  <div ref="room" class="room">
+    <div
+      v-if="source" class="photo" :class="tool.replace(' ', '-')" :style="{ width: `${size.width}px`, height: `${size.height}px` }"
+      @pointerdown="down" @pointermove="move" @pointerup="up" @pointercancel="up"
+    >
+      <img :src="source" :alt="`${photo.name}, ${shown}`" draggable="false" @load="sized" />
+      <svg :width="size.width" :height="size.height" aria-hidden="true">
+        <template v-if="shown !== 'cloth only'"><path class="under" :d="paths" /><path class="outline" :d="paths" /></template>
+        <polyline v-if="line.length" :points="drawn" class="stroke" :class="{ not: tool === 'not cloth' }" :stroke-width="brush" />
+        <g v-if="photo.neutral" class="neutral" :transform="`translate(${photo.neutral.x * size.width} ${photo.neutral.y * size.height})`">
+          <circle r="13" class="halo" /><circle r="13" /><path d="M0-22v8M0 14v8M-22 0h8M14 0h8" />
+        </g>
+      </svg>
+    </div>
+    <p v-else class="wait">{{ photo.stage || 'This photo waits to be read.' }}</p>
+  </div>
+</template>
+
+<style scoped>
+.room { width: 100%; height: 100%; display: grid; place-items: center; min-height: 0; overflow: hidden; }
+.photo { position: relative; touch-action: none; }
+.neutral { cursor: crosshair; }
+.cloth, .not-cloth { cursor: crosshair; }
+img { width: 100%; height: 100%; display: block; user-select: none; }
+svg { position: absolute; inset: 0; pointer-events: none; }
+path, circle { fill: none; }
+.under { stroke: #fff; stroke-width: 3.4; }
+.outline { stroke: #111; stroke-width: 1.8; stroke-dasharray: 8 5; }
+.stroke { fill: none; stroke: #fff; stroke-linecap: round; stroke-linejoin: round; opacity: 0.75; }
+.stroke.not { stroke: #111; }
+.neutral circle, .neutral path { stroke: #111; stroke-width: 1.8; }
+.neutral .halo { stroke: #fff; stroke-width: 4.5; }
+.wait { background: var(--paper); color: var(--ink); padding: 8px 14px; border-radius: 6px; }
+</style>

@@ -1,0 +1,34 @@
+<script setup lang="ts">
+import type { KeptLook, Piece } from '@/api'
+
+const { looks, rail, open } = defineProps<{ looks: KeptLook[]; rail: Piece[]; open: string | null }>()
+defineEmits<{ open: [look: KeptLook]; letGo: [look: KeptLook] }>()
+const hexes = (look: KeptLook) => look.pieces.map((id) => rail.find((p) => p.id === id)?.colours[0]?.hex ?? 'transparent')
+</script>
+
+<template>
+  <section v-if="looks.length" class="kept" aria-label="Kept looks">
+    <h3>Kept looks</h3>
+    <ul>
+      <li v-for="look in looks" :key="look.id">
+        <button class="open" type="button" :aria-current="open === look.id" @click="$emit('open', look)">
+          <span class="bolt" aria-hidden="true"><span v-for="(hex, i) in hexes(look)" :key="i" :style="{ background: hex }" /></span>
+          <span class="name">{{ look.name }}</span><strong>{{ look.overall.toFixed(0) }}</strong>
+        </button>
+        <button class="word soft" type="button" :aria-label="`Let go of ${look.name}`" @click="$emit('letGo', look)">let go</button>
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+h3 { font: 650 13.5px/1.2 'Atkinson Hyperlegible Next Variable', sans-serif; margin: 12px 0 4px; }
+ul { list-style: none; margin: 0; padding: 0; }
+li { display: flex; align-items: center; gap: 8px; }
+.open { flex: 1; min-width: 0; display: grid; grid-template-columns: 44px 1fr auto; gap: 10px; align-items: center; text-align: left; background: none; border: 0; padding: 4px 2px; cursor: pointer; }
+.open:hover .name, .open[aria-current='true'] .name { text-decoration: underline; }
+.name { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
+.bolt { display: flex; height: 20px; }
+.bolt span { flex: 1; }
+.word { font-size: 12.5px; white-space: nowrap; }
+</style>

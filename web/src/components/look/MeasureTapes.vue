@@ -1,0 +1,47 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { Judged, Measure } from '@/api'
+import TapeMeasure from '@/components/base/TapeMeasure.vue'
+import { capital, signed } from '@/lib/words'
+
+/** The verdict: the whole on top, the five measures under it, each with the reasons that are its arithmetic. */
+const { judged } = defineProps<{ judged: Judged }>()
+defineEmits<{ point: [pieces: string[]] }>()
+const NAMES = ['harmony', 'contrast', 'monochrome', 'statement', 'colouring'] as const
+const SHOWN = 2
+const open = ref<string | null>(null)
+const measures = computed(() => NAMES.map((name) => ({ name, measure: judged.measures[name] as Measure | null })))
+const reasons = (name: string, measure: Measure) => (open.value === name ? measure.because : measure.because.slice(0, SHOWN))
+const toggle = (name: string) => (open.value = open.value === name ? null : name)
+</script>
+
+<template>
+  <div class="tapes">
+    <h3>The whole</h3>
+    <TapeMeasure :value="judged.overall" name="The whole" :shown="judged.overall.toFixed(0)" />
+    <template v-for="{ name, measure } in measures" :key="name">
+      <h3>{{ capital(name) }}</h3>
+      <p v-if="!measure" class="soft">Not judged: nothing is known of the client's colouring yet.</p>
+      <template v-else>
+        <TapeMeasure :value="measure.score" :name="capital(name)" :shown="measure.score.toFixed(0)" />
+        <ol>
+          <li v-if="open === name"><strong>{{ measure.start.toFixed(1) }}</strong><span>where every look starts</span></li>
+          <li v-for="reason in reasons(name, measure)" :key="reason.code" @mouseenter="$emit('point', reason.pieces)" @mouseleave="$emit('point', [])">
+            <strong>{{ signed(reason.points, open === name ? 1 : 0) }}</strong><span>{{ reason.text }}</span>
+          </li>
+        </ol>
+        <button v-if="measure.because.length > SHOWN" class="word soft more" type="button" :aria-expanded="open === name" @click="toggle(name)">
+          {{ open === name ? 'fewer reasons' : `all ${measure.because.length} reasons` }}
+        </button>
+      </template>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+h3 { font: 650 13.5px/1.2 'Atkinson Hyperlegible Next Variable', sans-serif; margin: 7px 0 2px; }
+ol { list-style: none; margin: 0; padding: 0 0 0 14px; }
+li { display: grid; grid-template-columns: 38px 1fr; gap: 6px; line-height: 1.3; padding: 1px 0; font-size: 13px; }
+li strong { text-align: right; }
+.more { font-size: 12.5px; margin-left: 54px; padding: 0; }
+</style>

@@ -1,0 +1,90 @@
+import { useTimeoutPoll } from '@vueuse/core'
+import { computed, ref, watch, type Ref } from 'vue'
+import { answered, api, asForm, asProblem, type NeutralMark, type Photo, type Piece, type Problem, type Stroke, type Taken, type Word } from '@/api'
+
+const EVERY = 350
+const AT_ONCE = 8
+
+/** A client's photos: taken in, read in the background, corrected and hung. */
+export function useIntake(clientId: Ref<string>) {
+  const photos = ref<Photo[]>([])
+  const loaded = ref(false)
+  const refused = ref<Taken[]>([])
+  const sending = ref({ done: 0, of: 0 })
+  const problem = ref<Problem | null>(null)
+  const reading = computed(() => photos.value.some((p) => p.state === 'waiting' || p.state === 'reading'))
+
+  async function load() {
+    const wanted = clientId.value
+    if (!wanted) return
+    try {
+      const found = await answered(api.GET('/api/clients/{client_id}/photos', { params: { path: { client_id: wanted } } }))
+      if (wanted === clientId.value) photos.value = found
+      loaded.value = true
+    } catch (error) {
+      problem.value = asProblem(error)
+      poll.pause()
+    }
+  }
+  const poll = useTimeoutPoll(load, EVERY, { immediate: false })
+  watch(reading, (now) => (now ? poll.resume() : poll.pause()))
+
+  /** Sends files a few at a time, so that a large folder shows how far it is. */
+  async function send(files: File[]) {
+    sending.value = { done: 0, of: files.length }
+    for (let at = 0; at < files.length; at += AT_ONCE) {
+      const body = asForm(files.slice(at, at + AT_ONCE)) as unknown as { photos: string[] }
+      try {
+        const taken = await answered(
+          api.POST('/api/clients/{client_id}/photos', { params: { path: { client_id: clientId.value } }, body, bodySerializer: (form) => form as unknown as FormData }),
+        )
+        refused.value = [...refused.value, ...taken.filter((one) => one.problem)]
+      } catch (error) {
+        problem.value = asProblem(error)
+        break
+      }
+      sending.value = { done: Math.min(at + AT_ONCE, files.length), of: files.length }
+      await load()
+    }
+    sending.value = { done: 0, of: 0 }
+  }
+
+  async function tried<T>(act: () => Promise<T>): Promise<T | null> {
+    try {
+      const done = await act()
+      problem.value = null
+      return done
+    } catch (error) {
+      problem.value = asProblem(error)
+      return null
+    }
+  }
+  const put = (photo: Photo) => (photos.value = photos.value.map((p) => (p.id === photo.id ? photo : p)))
+  const path = (id: string) => ({ params: { path: { photo_id: id } } })
+
+  const relight = (id: string, neutral: NeutralMark | null) =>
+    tried(async () => put(await answered(api.PUT('/api/photos/{photo_id}/light', { ...path(id), body: { neutral } }))))
+  const stroke = (id: string, drawn: Stroke) =>
+    tried(async () => put(await answered(api.POST('/api/photos/{photo_id}/strokes', { ...path(id), body: drawn }))))
+  const undoStroke = (id: string) => tried(async () => put(await answered(api.DELETE('/api/photos/{photo_id}/strokes/last', path(id)))))
+  const notNow = (id: string) => tried(async () => put(await answered(api.POST('/api/photos/{photo_id}/not-now', path(id)))))
+  const remove = (id: string) =>
+    tried(async () => {
+      await answered(api.DELETE('/api/photos/{photo_id}', path(id)))
+      photos.value = photos.value.filter((p) => p.id !== id)
+    })
+  const hang = (id: string, word: Word) =>
+    tried<Piece>(async () => {
+      const piece = await answered(api.POST('/api/photos/{photo_id}/hang', { ...path(id), body: word }))
+      await load()
+      return piece
+    })
+  const takeOff = (pieceId: string) =>
+    tried(async () => {
+      await answered(api.DELETE('/api/pieces/{piece_id}', { params: { path: { piece_id: pieceId } } }))
+      await load()
+      return true
+    })
+  watch(clientId, load, { immediate: true })
+  return { photos, loaded, refused, sending, problem, reading, send, relight, stroke, undoStroke, notNow, remove, hang, takeOff }
+}

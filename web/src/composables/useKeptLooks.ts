@@ -1,0 +1,40 @@
+import { ref, watch, type Ref } from 'vue'
+import { answered, api, asProblem, type KeptLook, type Problem } from '@/api'
+import type { Draft } from './useLookDraft'
+
+/** A client's kept looks. */
+export function useKeptLooks(clientId: Ref<string>) {
+  const looks = ref<KeptLook[]>([])
+  const problem = ref<Problem | null>(null)
+
+  async function tried<T>(act: () => Promise<T>): Promise<T | null> {
+    try {
+      const done = await act()
+      problem.value = null
+      return done
+    } catch (error) {
+      problem.value = asProblem(error)
+      return null
+    }
+  }
+  const load = () =>
+    tried(async () => {
+      looks.value = await answered(api.GET('/api/clients/{client_id}/looks', { params: { path: { client_id: clientId.value } } }))
+    })
+  const keep = (draft: Draft) =>
+    tried(async () => {
+      const body = { name: draft.name, pieces: draft.pieces, intent: draft.intent }
+      const kept = draft.keptAs
+        ? await answered(api.PUT('/api/looks/{look_id}', { params: { path: { look_id: draft.keptAs } }, body }))
+        : await answered(api.POST('/api/clients/{client_id}/looks', { params: { path: { client_id: clientId.value } }, body }))
+      await load()
+      return kept
+    })
+  const letGo = (look: KeptLook) =>
+    tried(async () => {
+      await answered(api.DELETE('/api/looks/{look_id}', { params: { path: { look_id: look.id } } }))
+      await load()
+    })
+  watch(clientId, load, { immediate: true })
+  return { looks, problem, keep, letGo }
+}

@@ -1,0 +1,9 @@
+/// <reference types="vite/client" />
+declare module '*.vue' {
+  import type { DefineComponent } from 'vue'
+  const component: DefineComponent<object, object, unknown>
+  export default component
+}
+declare module '@fontsource-variable/petrona'
+declare module '@fontsource-variable/petrona/wght-italic.css'
+declare module '@fontsource-variable/atkinson-hyperlegible-next'

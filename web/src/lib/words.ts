@@ -1,0 +1,60 @@
+import type { Bin, Category, Photo } from '@/api'
+
+/** A share as whole per cents. */
+export const percent = (share: number): string => `${Math.round(share * 100)} %`
+
+/** A number with its sign; a true minus. */
+export function signed(value: number, digits = 0): string {
+  const shown = Math.abs(value).toFixed(digits)
+  if (Number(shown) === 0) return (0).toFixed(digits)
+  return `${value > 0 ? '+' : '−'}${shown}`
+}
+
+export const plural = (count: number, one: string, many = `${one}s`): string => `${count} ${count === 1 ? one : many}`
+
+export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
+
+export const BINS: { bin: Bin; key: string; plural: string }[] = [
+  { bin: 'warm neutral', key: 'w', plural: 'Warm neutrals' },
+  { bin: 'cool neutral', key: 'c', plural: 'Cool neutrals' },
+  { bin: 'balanced neutral', key: 'b', plural: 'Balanced' },
+  { bin: 'tone', key: 't', plural: 'Tones' },
+  { bin: 'print', key: 'p', plural: 'Prints' },
+]
+
+export const CATEGORIES: Category[] = [
+  'top', 'shirt', 'knit', 'tunic', 'jacket', 'waistcoat', 'coat', 'wrap', 'dress', 'jumpsuit', 'skirt', 'trousers', 'shorts',
+  'hosiery', 'shoes', 'boots', 'bag', 'belt', 'scarf', 'hat', 'headscarf', 'gloves', 'tie', 'pocket-square', 'necklace',
+  'earrings', 'bracelet', 'ring', 'brooch', 'watch', 'eyewear', 'hair-piece', 'cufflinks',
+]
+
+/** The kind of piece that a file name tells of, if it does. */
+export function categoryOf(fileName: string): Category | null {
+  const words = fileName.toLowerCase().split(/[^a-z]+/)
+  return CATEGORIES.find((one) => words.includes(one) || words.includes(`${one}s`)) ?? null
+}
+
+/** Where a temperature lies, in words. */
+export function warmthWord(temperature: number): string {
+  const size = Math.abs(temperature)
+  if (size < 0.2) return 'balanced'
+  const side = temperature > 0 ? 'warm' : 'cool'
+  return size < 0.5 ? `a little ${side}` : side
+}
+
+export function lightWords(photo: Photo): string {
+  const light = photo.reading?.light
+  if (!light) return ''
+  const kelvin = light.cct ?? 6500
+  const lamp = kelvin < 4200 ? 'warm light' : kelvin < 5600 ? 'slightly warm light' : kelvin < 7500 ? 'daylight' : 'cool shade'
+  const from = { neutral: 'corrected from what you tapped', estimated: 'estimated from the scene', none: 'as it came', card: 'from the card', reader: 'from the reader' }
+  return `${lamp}, ${from[light.reference]}`
+}
+
+export function surfaceWords(photo: Photo): string {
+  const finish = photo.reading?.finish
+  if (!finish) return ''
+  const sheen = finish.sheen > 0.5 ? 'shiny' : finish.sheen > 0.18 ? 'some sheen' : 'matte'
+  const relief = finish.texture > 0.5 ? 'strong relief' : finish.texture > 0.22 ? 'some relief' : 'smooth'
+  return `${sheen}, ${relief}`
+}

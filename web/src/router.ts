@@ -1,0 +1,24 @@
+import { createRouter, createWebHistory } from 'vue-router'
+import ClientsBook from './views/ClientsBook.vue'
+
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', name: 'book', component: ClientsBook, meta: { title: "Clients' book" } },
+    {
+      path: '/clients/:client',
+      children: [
+        { path: 'colouring', name: 'colouring', component: () => import('./views/ColouringView.vue'), meta: { title: 'Colouring' } },
+        { path: 'rail', name: 'rail', component: () => import('./views/RailView.vue'), meta: { title: 'Rail' } },
+        { path: 'looks', name: 'looks', component: () => import('./views/LooksView.vue'), meta: { title: 'Looks' } },
+        { path: 'intake', name: 'intake', component: () => import('./views/IntakeView.vue'), meta: { title: 'Intake' } },
+        { path: '', redirect: { name: 'rail' } },
+      ],
+    },
+    { path: '/:rest(.*)*', redirect: { name: 'book' } },
+  ],
+})
+
+router.afterEach((to) => {
+  document.title = `${String(to.meta.title)} · Lucid Swatch`
+})

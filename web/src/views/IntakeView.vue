@@ -1,0 +1,210 @@
+<script setup lang="ts">
+import { useDropZone, useLocalStorage } from '@vueuse/core'
+import { computed, ref, watch } from 'vue'
+import { RouterLink } from 'vue-router'
+import type { PatternType, Photo, Word } from '@/api'
+import KeysHelp from '@/components/base/KeysHelp.vue'
+import ProblemNote from '@/components/base/ProblemNote.vue'
+import FilmStrip from '@/components/intake/FilmStrip.vue'
+import PhotoStage, { type Shown, type Tool } from '@/components/intake/PhotoStage.vue'
+import ReadingPanel from '@/components/intake/ReadingPanel.vue'
+import { useClient } from '@/composables/useClient'
+import { useIntake } from '@/composables/useIntake'
+import { useKeys } from '@/composables/useKeys'
+import { inOrder, isOpen } from '@/lib/strip'
+import { BINS, categoryOf, plural } from '@/lib/words'
+
+const SHOWN: Shown[] = ['as shot', 'relit', 'cloth only']
+const PATTERNS: PatternType[] = ['stripe', 'check', 'dot', 'floral', 'animal', 'geometric', 'abstract', 'colour-block', 'graphic']
+const { id, reload } = useClient()
+const { photos, loaded, refused, sending, problem, reading, send, relight, stroke, undoStroke, notNow, remove, hang, takeOff } = useIntake(id)
+
+const order = computed(() => inOrder(photos.value))
+const openId = ref<string | null>(null)
+const photo = computed<Photo | null>(() => photos.value.find((p) => p.id === openId.value) ?? null)
+const waiting = computed(() => photos.value.filter((p) => p.state !== 'hung').length)
+const done = computed(() => photos.value.filter((p) => p.state !== 'waiting' && p.state !== 'reading').length)
+const shown = ref<Shown>('as shot')
+const tool = ref<Tool>('look')
+const choosing = ref(false)
+const said = ref('')
+const lastHung = ref<{ piece: string; photo: string }[]>([])
+const words = useLocalStorage<Record<string, Word>>('intake-words', {})
+const word = computed<Word>(() => (photo.value ? { category: categoryOf(photo.value.name), ...words.value[photo.value.id] } : {}))
+
+watch([order, loaded], () => {
+  if (!photo.value) openId.value = order.value[0]?.id ?? null
+})
+watch(() => photos.value.map((p) => p.state).join(), () => void reload())
+watch(openId, () => {
+  tool.value = 'look'
+  choosing.value = false
+})
+
+const say = (now: Word) => {
+  if (photo.value) words.value = { ...words.value, [photo.value.id]: { ...words.value[photo.value.id], ...now } }
+}
+function pick(files: FileList | File[] | null) {
+  const found = [...(files ?? [])].filter((file) => !file.name.startsWith('.'))
+  if (found.length) void send(found)
+}
+const input = ref<HTMLInputElement | null>(null)
+const page = ref<HTMLElement | null>(null)
+const { isOverDropZone } = useDropZone(page, { onDrop: (files) => pick(files) })
+
+function next(step = 1) {
+  const at = order.value.findIndex((p) => p.id === openId.value)
+  openId.value = order.value[(at + step + order.value.length) % order.value.length]?.id ?? null
+}
+/** The next photo that still wants a look, after the one that was just dealt with. */
+function goOn(from: Photo[]) {
+  const at = from.findIndex((p) => p.id === openId.value)
+  const rest = [...from.slice(at + 1), ...from.slice(0, at)]
+  openId.value = rest.find(isOpen)?.id ?? rest[0]?.id ?? openId.value
+}
+async function hangIt() {
+  const one = photo.value
+  if (!one?.reading || (one.state !== 'read' && one.state !== 'not now')) return
+  if (!word.value.category) {
+    said.value = 'Say what it is first: press K.'
+    focusKind()
+    return
+  }
+  const before = order.value
+  const piece = await hang(one.id, word.value)
+  if (piece) {
+    lastHung.value = [...lastHung.value, { piece: piece.id, photo: one.id }]
+    said.value = `${piece.label} hangs with the ${piece.sort.bin}s. Ctrl+Z takes it off again.`
+    goOn(before)
+  }
+}
+async function undo() {
+  if (tool.value !== 'look' && photo.value?.strokes) {
+    await undoStroke(photo.value.id)
+    return
+  }
+  const last = lastHung.value.at(-1)
+  if (last && (await takeOff(last.piece))) {
+    lastHung.value = lastHung.value.slice(0, -1)
+    openId.value = last.photo
+    said.value = 'Taken off the rail again.'
+  }
+}
+async function setAside() {
+  if (!photo.value) return
+  const before = order.value
+  await notNow(photo.value.id)
+  goOn(before)
+}
+async function drop(one: Photo) {
+  const before = order.value
+  goOn(before)
+  await remove(one.id)
+}
+const focusKind = () => document.querySelector<HTMLInputElement>('.kind input')?.focus()
+const turn = () => (shown.value = SHOWN[(SHOWN.indexOf(shown.value) + 1) % SHOWN.length] as Shown)
+const take = (wanted: Tool) => (tool.value = tool.value === wanted ? 'look' : wanted)
+
+useKeys(() => ({
+  ...Object.fromEntries(BINS.map(({ bin, key }) => [key, () => { say({ bin }); choosing.value = bin === 'print' }])),
+  ...(choosing.value ? Object.fromEntries(PATTERNS.map((pattern, i) => [String(i + 1), () => { say({ pattern, bin: 'print' }); choosing.value = false }])) : {}),
+  s: () => { say({ pattern: 'solid', ...(word.value.bin === 'print' ? { bin: null } : {}) }); choosing.value = false },
+  enter: hangIt, k: focusKind, x: setAside, v: turn, a: () => input.value?.click(),
+  l: () => take('neutral'), o: () => take('cloth'), e: () => take('not cloth'),
+  escape: () => { tool.value = 'look'; choosing.value = false },
+  arrowdown: () => next(), arrowup: () => next(-1), 'ctrl+z': undo,
+}))
+const KEYS: [string, string][] = [
+  ['Enter', 'hang it and go on'], ['W C B T P', 'warm, cool or balanced neutral, tone, print'], ['1–9', 'after P: which print'], ['S', 'it is plain'], ['K', 'what is it'],
+  ['L', 'relight: then tap something white or grey'], ['O', 'outline: draw over cloth'], ['E', 'outline: draw over what is not'], ['V', 'as shot, relit, cloth only'],
+  ['X', 'not now'], ['↓ ↑', 'next, the one before'], ['A', 'add photos'], ['Ctrl+Z', 'undo'],
+]
+</script>
+
+<template>
+  <div ref="page" class="intake" :class="{ over: isOverDropZone }">
+    <aside class="left">
+      <button class="button add" type="button" @click="input?.click()">Add photos</button>
+      <input ref="input" class="visually-hidden" type="file" multiple accept="image/*,.heic,.heif" aria-label="Add photos" tabindex="-1" @change="pick(input?.files ?? null); input && (input.value = '')" />
+      <FilmStrip :photos="order" :open-id="openId" @open="openId = $event.id" />
+    </aside>
+    <section class="middle" aria-label="Photo">
+      <div class="notes" aria-live="polite">
+        <p v-if="sending.of" class="note">taking in {{ sending.done }} of {{ sending.of }}</p>
+        <p v-else-if="reading" class="note">reading photos: {{ done }} of {{ photos.length }} done</p>
+        <ProblemNote v-if="problem" :problem="problem" closable @close="problem = null" />
+        <ProblemNote v-for="(one, index) in refused" :key="index" :problem="one.problem!" closable @close="refused.splice(index, 1)" />
+      </div>
+      <template v-if="photo">
+        <div class="shown" role="group" aria-label="Show">
+          <button v-for="one in SHOWN" :key="one" class="word" type="button" :aria-pressed="shown === one" @click="shown = one">{{ one }}</button>
+        </div>
+        <PhotoStage :photo="photo" :shown="shown" :tool="tool" @neutral="relight(photo.id, $event); tool = 'look'" @stroke="stroke(photo.id, $event)" />
+        <p v-if="tool !== 'look'" class="hint">{{ tool === 'neutral' ? 'Tap something white or grey in the photo.' : tool === 'cloth' ? 'Draw over cloth that was left out.' : 'Draw over what is not cloth.' }} <kbd>Esc</kbd></p>
+      </template>
+      <div v-else-if="loaded" class="empty">
+        <h2>Drop photos of garments here</h2>
+        <p>One piece a photo, on a plain ground, shoes and bags too. A white card or a sheet of paper in the picture makes the colours truer.</p>
+        <button class="button firm" type="button" @click="input?.click()">Choose photos <kbd>A</kbd></button>
+      </div>
+    </section>
+    <aside class="right" aria-label="Reading">
+      <template v-if="photo">
+        <div class="title">
+          <h2>{{ word.label || photo.name }}</h2>
+          <span class="soft">{{ plural(waiting, 'photo') }} to go through</span>
+        </div>
+        <template v-if="photo.state === 'failed'">
+          <ProblemNote v-if="photo.problem" :problem="photo.problem" />
+          <div class="acts">
+            <button class="button" type="button" @click="drop(photo)">Remove the photo</button>
+            <button v-if="photo.pictures.as_shot" class="button" type="button" @click="take('cloth')">Draw over the cloth <kbd>O</kbd></button>
+          </div>
+        </template>
+        <template v-else-if="photo.reading && photo.state !== 'waiting' && photo.state !== 'reading'">
+          <ReadingPanel :key="photo.id" :photo="photo" :word="word" :choosing="choosing" @say="say" />
+          <p v-if="photo.state === 'hung'" class="soft">It hangs. <RouterLink :to="{ name: 'rail', params: { client: id } }">See it on the rail</RouterLink></p>
+          <div v-else class="acts">
+            <button class="button firm" type="button" @click="hangIt">Hang it <kbd>↵</kbd></button>
+            <button class="button" type="button" @click="setAside">{{ photo.state === 'not now' ? 'Take up again' : 'Not now' }} <kbd>X</kbd></button>
+            <button class="button" type="button" :aria-pressed="tool === 'neutral'" @click="take('neutral')">Relight <kbd>L</kbd></button>
+            <button v-if="photo.neutral" class="button" type="button" @click="relight(photo.id, null)">Estimate the light</button>
+            <button class="button" type="button" :aria-pressed="tool === 'cloth'" @click="take('cloth')">Cloth <kbd>O</kbd></button>
+            <button class="button" type="button" :aria-pressed="tool === 'not cloth'" @click="take('not cloth')">Not cloth <kbd>E</kbd></button>
+            <button v-if="photo.strokes" class="button" type="button" @click="undoStroke(photo.id)">Undo stroke</button>
+            <button class="word soft" type="button" @click="drop(photo)">remove the photo</button>
+          </div>
+        </template>
+        <p v-else class="soft" role="status">{{ photo.stage ? `${photo.stage}…` : 'waits to be read…' }}</p>
+      </template>
+      <p class="said" role="status">{{ said }}</p>
+      <KeysHelp class="keys" :keys="KEYS" />
+    </aside>
+  </div>
+</template>
+
+<style scoped>
+.intake { height: 100%; display: grid; grid-template-columns: 104px minmax(0, 1fr) 420px; position: relative; }
+@media (max-width: 1150px) { .intake { grid-template-columns: 96px minmax(0, 1fr) 380px; } }
+.over::after { content: 'Let go to take them in'; position: absolute; inset: 10px; border: 3px dashed var(--ink); display: grid; place-items: center; font: 600 24px 'Petrona Variable', serif; background: color-mix(in srgb, var(--sheet) 70%, transparent); z-index: 30; pointer-events: none; }
+.left { background: var(--panel); border-right: 1px solid var(--line); display: flex; flex-direction: column; min-height: 0; }
+.add { margin: 10px 8px 0; padding: 6px 4px; justify-content: center; font-size: 13px; }
+.left > :last-child { flex: 1; min-height: 0; }
+.middle { position: relative; background: var(--cloth); padding: 16px 22px; min-height: 0; display: flex; flex-direction: column; gap: 10px; }
+.notes { display: grid; gap: 6px; }
+.notes:empty { display: none; }
+.note { background: var(--paper); color: var(--ink); padding: 4px 12px; border-radius: 5px; justify-self: start; }
+.shown { align-self: flex-start; background: var(--sheet); color: var(--ink); border-radius: 6px; padding: 1px 12px; display: flex; gap: 16px; }
+.middle > .room { flex: 1; }
+.hint { position: absolute; bottom: 24px; left: 50%; transform: translateX(-50%); background: var(--sheet); color: var(--ink); border: 1px solid var(--ink); padding: 6px 14px; border-radius: 6px; }
+.right { background: var(--paper); border-left: 1px solid var(--line); padding: 16px 20px 12px; overflow: auto; display: flex; flex-direction: column; gap: 12px; }
+.title { display: flex; justify-content: space-between; align-items: baseline; gap: 12px; }
+.title h2 { overflow-wrap: anywhere; }
+.title .soft { white-space: nowrap; }
+.acts { display: flex; flex-wrap: wrap; gap: 8px; }
+.acts .button { padding: 5px 11px; }
+.acts .button[aria-pressed='true'] { outline: 2.5px solid var(--ink); }
+.said { min-height: 20px; }
+.keys { margin-top: auto; align-self: flex-end; }
+.empty { margin: auto; background: var(--paper); color: var(--ink); border-radius: 8px; padding: 26px 34px; display: grid; gap: 12px; justify-items: start; max-width: 52ch; }
+</style>
