@@ -10,8 +10,8 @@ MAY_IMPORT = {
     "core": set(), "formats": {"core", "files"}, "files": {"core"}, "store": {"core"}, "outside": {"core"},
     "usecases": {"core", "files", "store", "outside", "formats"}, "work": {"core", "usecases", "store", "files", "outside", "formats"},
     "demo": {"core", "usecases", "files", "store", "outside", "work", "formats"},
-    "api": {"usecases", "work", "store", "formats", "core"},
-    "cli": {"usecases", "formats", "core", "files", "outside", "assemble", "settings"},
+    "api": {"usecases", "work", "store", "formats", "core", "files", "outside"},
+    "cli": {"usecases", "formats", "core", "files", "outside", "assemble", "settings", "demo"},
     "settings": set(), "assemble": {"core", "formats", "files", "store", "outside", "usecases", "work", "demo", "api", "settings"},
 }  # fmt: skip
 CORE_MAY_USE = {"numpy", "cv2", "skimage", "sklearn", "scipy"}

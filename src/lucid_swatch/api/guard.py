@@ -59,8 +59,9 @@ def _refusal(method: str, headers: Headers) -> tuple[int, str, str, str] | None:
             return 403, "another page may not change anything here.", "Origin", "Use the application's own page."
         if headers.get("sec-fetch-site", "same-origin") not in ("same-origin", "none"):
             return 403, "another page may not change anything here.", "Origin", "Use the application's own page."
-        length = headers.get("content-length")
-        if length is None or not length.isdigit():
+        length = headers.get("content-length", "0")
+        # a request without either has no body
+        if "transfer-encoding" in headers or not length.isdigit():
             return 411, "the request does not say how long it is.", "Content-Length", "Send it again with its length."
         if int(length) > MAX_BODY:
             return 413, f"the request has more than {MAX_BODY // 2**20} MB.", "photos", "Send fewer photos at a time."

@@ -32,9 +32,10 @@ MOST_AT_ONCE = 100
 
 
 @router.get("/clients/{client_id}/photos")
-def list_photos(session: UnitOfWork, client_id: str) -> list[PhotoAnswer]:
-    """A client's photos, oldest first."""
+def list_photos(session: UnitOfWork, context: InContext, client_id: str) -> list[PhotoAnswer]:
+    """A client's photos, oldest first. Whoever looks at them will soon send one."""
     Clients(session).get(client_id)
+    context.queue.make_ready()
     return [photo_answer(photo) for photo in Photos(session).of_client(client_id)]
 
 

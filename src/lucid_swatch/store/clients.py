@@ -39,6 +39,7 @@ class Clients:
         row = self._row(client.id)
         for column, value in _columns(client).items():
             setattr(row, column, value)
+        self.session.flush()
 
     def erase(self, id: str) -> None:
         """Removes a client with all rows that belong to them."""

@@ -37,6 +37,7 @@ class Looks:
         row.pieces = []
         self.session.flush()
         _fill(row, look)
+        self.session.flush()
 
     def remove(self, id: str) -> None:
         """Lets a look go."""
@@ -52,7 +53,7 @@ class Looks:
 
 def _fill(row: LookRow, look: KeptLook) -> None:
     row.name, row.intent = look.name, look.intent
-    row.pieces = [LookPieceRow(position=k, piece_id=id) for k, id in enumerate(look.piece_ids)]
+    row.pieces = [LookPieceRow(look_id=look.id, position=k, piece_id=id) for k, id in enumerate(look.piece_ids)]
 
 
 def _record(row: LookRow) -> KeptLook:

@@ -46,6 +46,7 @@ class Photos:
         row = self._row(id)
         for name, value in columns.items():
             setattr(row, name, value)
+        self.session.flush()
 
     def remove(self, id: str) -> None:
         """Removes a photo."""

@@ -37,6 +37,7 @@ class Pieces:
     def change(self, hung: HungPiece) -> None:
         """Writes a piece again."""
         _fill(self._row(hung.piece.id), hung)
+        self.session.flush()
 
     def remove(self, id: str) -> None:
         """Takes a piece off the rail. Refused, naming the looks, while kept looks use it."""
@@ -65,7 +66,7 @@ def _fill(row: PieceRow, hung: HungPiece) -> None:
     row.statement, row.worn = piece.statement, piece.worn
     colours = [
         PieceColourRow(
-            position=k, lightness=float(lab[0]), a=float(lab[1]), b=float(lab[2]), share=float(piece.share[k]),
+            piece_id=piece.id, position=k, lightness=float(lab[0]), a=float(lab[1]), b=float(lab[2]), share=float(piece.share[k]),
             part=piece.parts[k] if piece.parts else Part.CLOTH,
             uncertainty=None if piece.uncertainty is None else float(piece.uncertainty[k]),
         )

@@ -7,7 +7,10 @@ from uuid import uuid4
 
 from sqlalchemy.orm import Session
 
-from lucid_swatch.core.garment.crop import colour_window, largest_window
+from lucid_swatch.core.colour.arrays import ByteArray
+from lucid_swatch.core.colour.spaces import rgb_linear_to_lab
+from lucid_swatch.core.garment.crop import Window, cloth_window, colour_window
+from lucid_swatch.core.garment.vocabulary import PatternType
 from lucid_swatch.core.photo.light import NeutralPoint, relit
 from lucid_swatch.core.photo.outline import Outline, find_outline, outline_polygons
 from lucid_swatch.core.photo.strokes import Stroke, mend_outline
@@ -121,20 +124,26 @@ def _outline(
 
 
 def _keep_pictures(id: str, reading: PhotoReading, folder: Folder) -> None:
-    photo, mask, palette = reading.photo, reading.outline.mask, reading.measurement.palette
-    daylight = to_bytes_srgb(relit(photo.rgb_linear, reading.measurement.light))
+    photo, mask, labels = reading.photo, reading.outline.mask, reading.measurement.palette.labels
+    relit_light = relit(photo.rgb_linear, reading.measurement.light)
+    daylight = to_bytes_srgb(relit_light)
     folder.keep_picture(id, "relit.jpg", jpeg(daylight))
     folder.keep_picture(id, "cloth-only.webp", webp_inside(daylight, mask))
-    whole = largest_window(mask, CLOTH_ASPECT) or largest_window(mask)
-    if whole is not None:
-        cut = whole.cut(daylight)
-        width = min(SWATCH_SIDE, cut.shape[1] * 2)
-        folder.keep_picture(id, "cloth.jpg", jpeg(resized(cut, width, round(width * cut.shape[0] / cut.shape[1]))))
-    for colour in range(len(reading.measurement.lab)):
-        window = colour_window(palette.labels, colour) if reading.measurement.threads is None else largest_window(mask)
-        if window is not None:
-            cut = resized(window.cut(daylight), SWATCH_SIDE, SWATCH_SIDE)
-            folder.keep_picture(id, f"colour-{colour}.jpg", jpeg(cut))
+    plain = reading.measurement.pattern.type is PatternType.SOLID
+    lightness = rgb_linear_to_lab(relit_light)[..., 0]
+    colours = [colour_window(labels, k) for k in range(len(reading.measurement.lab))]
+    whole = cloth_window(labels, lightness, plain, CLOTH_ASPECT) or cloth_window(labels, lightness, plain, 1.0)
+    folder.keep_picture(id, "cloth.jpg", _swatch(daylight, whole or colours[0]))
+    if reading.measurement.threads is not None:
+        colours = [whole or colours[0]]
+    for k, window in enumerate(colours):
+        folder.keep_picture(id, f"colour-{k}.jpg", _swatch(daylight, window))
+
+
+def _swatch(srgb: ByteArray, window: Window) -> bytes:
+    cut = window.cut(srgb)
+    width = min(SWATCH_SIDE, max(cut.shape[1] * 2, 48))
+    return jpeg(resized(cut, width, round(width * cut.shape[0] / cut.shape[1])))
 
 
 def problem_values(problem: Problem) -> dict[str, str]:

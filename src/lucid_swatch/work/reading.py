@@ -28,13 +28,17 @@ class ReadingQueue:
         self._lock = Lock()
 
     def resume(self) -> None:
-        """Takes up what was left unfinished, and has a process ready for the first photo."""
+        """Takes up what was left unfinished."""
         with self.sessions() as session:
             waiting = Photos(session).unfinished()
         for id in waiting:
             self.add(id)
+
+    def make_ready(self) -> None:
+        """Has a process ready before the first photo comes; does nothing when one is."""
         with self._lock:
-            self._started().submit(_warm)
+            if self._pool is None:
+                self._started().submit(_warm)
 
     def add(self, id: str) -> Future[None]:
         """Lets a photo be read as soon as a process is free."""

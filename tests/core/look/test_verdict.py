@@ -10,7 +10,7 @@ from hypothesis import strategies as st
 from lucid_swatch.core.garment.piece import Piece
 from lucid_swatch.core.garment.vocabulary import Category, Finish, Metal
 from lucid_swatch.core.look.look import Conventions, Intent, Look
-from lucid_swatch.core.look.mends import find_mends, interchangeable, what_each_would_do, with_piece
+from lucid_swatch.core.look.mends import find_mends, interchangeable, with_piece
 from lucid_swatch.core.look.verdict import judge
 from lucid_swatch.core.problems import Refused
 from tests.strategies import looks
@@ -147,15 +147,6 @@ def test_a_mend_gains_what_it_promises():
     assert score(replace(poor, pieces=swapped), "overall") - score(poor, "overall") == pytest.approx(
         best.gain, abs=0.11
     )
-
-
-def test_what_each_piece_would_do_is_what_it_then_does():
-    worn = (plain("knit", CHARCOAL), plain("trousers", NAVY), plain("shoes", BLACK))
-    other = replace(plain("trousers", CAMEL), id="other")
-    one = look(*worn, rail=(other,))
-    promised = what_each_would_do(one)["other"]
-    done = score(replace(one, pieces=with_piece(worn, other)), "overall") - score(one, "overall")
-    assert promised == pytest.approx(done, abs=0.11)
 
 
 def test_a_dress_takes_the_place_of_top_and_trousers_and_comes_off_again():

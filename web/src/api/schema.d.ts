@@ -125,7 +125,7 @@ export interface paths {
         };
         /**
          * List Photos
-         * @description A client's photos, oldest first.
+         * @description A client's photos, oldest first. Whoever looks at them will soon send one.
          */
         get: operations["list_photos"];
         put?: never;

@@ -20,8 +20,12 @@ export function pinkedPath(across: number, down: number, depth = 3, sides = { to
 export type Point = [number, number]
 
 /** The same edge along any closed outline, for drawings. Teeth point inward of a clockwise outline. */
-export function pinkedOutline(outline: Point[], tooth = 7, depth = 3.2): string {
+export function pinkedOutline(outline: Point[]): string {
   const cut: Point[] = []
+  // small things are cut with small shears
+  const fine = Math.min(1, Math.max(0.35, girth(outline) / 420))
+  const tooth = 7 * fine
+  const depth = 3.2 * fine
   outline.forEach((from, index) => {
     const to = outline[(index + 1) % outline.length] as Point
     const dx = to[0] - from[0]
@@ -36,3 +40,9 @@ export function pinkedOutline(outline: Point[], tooth = 7, depth = 3.2): string 
   })
   return cut.map(([x, y]) => `${x.toFixed(1)},${y.toFixed(1)}`).join(' ')
 }
+
+const girth = (outline: Point[]): number =>
+  outline.reduce((sum, [x, y], i) => {
+    const [nextX, nextY] = outline[(i + 1) % outline.length] as Point
+    return sum + Math.hypot(nextX - x, nextY - y)
+  }, 0)

@@ -32,7 +32,7 @@ const HANGS: Partial<Record<Category, number>> = {
   waistcoat: 72, shorts: 66, scarf: 92, boots: 60, shoes: 40, bag: 54, hat: 42, belt: 64, tie: 84,
 }
 /** How long a piece hangs, in pixels. */
-export const hangLength = (piece: Piece): number => HANGS[piece.category] ?? 34
+export const hangLength = (piece: Piece): number => (HANGS[piece.category] ?? 34) * 1.15
 
 export interface Stretch { name: string; hex: string; share: number }
 

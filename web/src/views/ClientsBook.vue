@@ -23,7 +23,7 @@ const open = (client: Client) => router.push({ name: 'intake', params: { client:
 <template>
   <section class="book">
     <div class="title">
-      <h1>Clients' book</h1>
+      <h1>Clients’ book</h1>
       <p class="soft">Each rail beside its face, as one bolt of cloth</p>
     </div>
     <ProblemNote v-if="problem" :problem="problem" />

@@ -88,7 +88,7 @@ const KEYS: [string, string][] = [
       <GoesHere :rail="rail" :worn="onRail" :judged="judged" @put="put" />
     </aside>
     <section class="middle" aria-label="Figure">
-      <LookFigure v-if="client && worn.length" :client="client" :worn="worn" :judged="judged" :pointed="pointed" :squint="squint" @mend="mend" />
+      <LookFigure v-if="client && worn.length" :client="client" :rail="rail" :worn="worn" :judged="judged" :pointed="pointed" :squint="squint" @mend="mend" />
       <div v-else-if="loaded" class="empty">
         <p v-if="rail.length">Begin with one piece from the left: a quiet base, or the one thing that shall speak.</p>
         <template v-else>
@@ -113,10 +113,10 @@ const KEYS: [string, string][] = [
         <button v-for="one in INTENTS" :key="one" class="word" type="button" :aria-pressed="intent === one" @click="change({ intent: one })">{{ one }}</button>
       </p>
       <MeasureTapes v-if="judged" :judged="judged" @point="pointed = $event" />
+      <KeptLooks :looks="looks" :rail="rail" :open="draft.keptAs" @open="open" @let-go="letGo" />
       <div class="keeping">
         <KeepLook :name="draft.name" :kept="!!draft.keptAs" :empty="!onRail.length" @keep="keepAs($event)" @another="keepAs($event, true)" />
         <p class="soft" role="status">{{ said }}</p>
-        <KeptLooks :looks="looks" :rail="rail" :open="draft.keptAs" @open="open" @let-go="letGo" />
       </div>
     </aside>
   </div>
@@ -128,11 +128,12 @@ const KEYS: [string, string][] = [
 .left { background: var(--panel); border-right: 1px solid var(--line); overflow: auto; }
 .middle { background: var(--cloth); color: var(--on-cloth); display: flex; flex-direction: column; min-height: 0; min-width: 0; }
 .middle > :first-child { flex: 1; min-height: 0; }
-.right { background: var(--paper); border-left: 1px solid var(--line); overflow: auto; padding: 14px 18px 20px; }
+.right { background: var(--paper); border-left: 1px solid var(--line); overflow: auto; padding: 14px 18px 0; display: flex; flex-direction: column; gap: 2px; }
 .going { display: flex; flex-wrap: wrap; gap: 0 9px; align-items: baseline; font-size: 13px; color: var(--soft); }
 .foot { display: flex; flex-wrap: wrap; align-items: center; gap: 2px 16px; padding: 6px 16px; background: var(--paper); color: var(--ink); border-top: 1px solid var(--line); font-size: 13px; }
 .around { margin-left: auto; display: flex; gap: 8px; align-items: baseline; }
-.keeping { margin-top: 14px; border-top: 1px solid var(--line); padding-top: 12px; }
+.keeping { position: sticky; bottom: 0; margin: auto -18px 0; padding: 10px 18px 8px; border-top: 1px solid var(--line); background: var(--paper); z-index: 2; }
+.keeping .soft { min-height: 18px; font-size: 13px; }
 .empty { display: grid; place-content: center; justify-items: center; gap: 14px; text-align: center; padding: 40px; }
 .empty p { max-width: 34ch; background: var(--paper); color: var(--ink); padding: 10px 16px; border-radius: 6px; }
 </style>

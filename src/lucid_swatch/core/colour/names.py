@@ -21,7 +21,7 @@ HUES: tuple[tuple[float, str, str, str], ...] = (
     (122.0, "lime", "yellow green", "moss"),
     (172.0, "mint", "green", "bottle green"),
     (205.0, "aqua", "turquoise", "petrol"),
-    (240.0, "sky blue", "cyan blue", "teal blue"),
+    (240.0, "sky blue", "teal", "petrol blue"),
     (297.0, "light blue", "blue", "ink blue"),
     (308.0, "lavender", "violet", "indigo"),
     (335.0, "lilac", "purple", "aubergine"),

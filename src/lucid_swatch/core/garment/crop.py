@@ -7,7 +7,7 @@ import cv2
 import numpy as np
 from numpy.typing import NDArray
 
-from ..colour.arrays import BoolArray, FloatArray, IntArray
+from ..colour.arrays import FloatArray, IntArray
 
 
 @dataclass(frozen=True, slots=True)
@@ -24,14 +24,38 @@ class Window:
         return picture[self.top : self.top + self.height, self.left : self.left + self.width]
 
 
-def largest_window(inside: BoolArray, aspect: float = 1.0) -> Window | None:
-    """The largest rectangle of an aspect (width over height) that lies inside a mask, or None.
+def cloth_window(labels: IntArray, lightness: FloatArray, plain: bool, aspect: float) -> Window | None:
+    """A rectangle that shows the cloth of a piece: one evenly lit stretch of a plain one, the motifs of a print.
 
-    inside: (rows, columns). Of several, the one nearest the middle of the mask."""
-    low, high, best = 4, min(inside.shape[0], int(inside.shape[1] / aspect)), None
+    labels: (rows, columns), the colour of each pixel, -1 outside. lightness: (rows, columns), L*. aspect: width over
+    height. None for a piece too thin to cut from."""
+    inside = labels >= 0
+    if not inside.any():
+        return None
+    main = labels == 0
+    even = main & (np.abs(lightness - np.median(lightness[main])) < EVEN_LIGHT)
+    tallest = round(CLOTH_SHARE * np.ptp(np.flatnonzero(inside.any(axis=1))))
+    weight = (even if plain else inside).astype(np.float64)
+    for least in (0.999, 0.97, 0.9):
+        found = _largest(weight, aspect, tallest, least)
+        if found is not None and found.height >= SMALLEST_CLOTH:
+            return found
+    return None
+
+
+EVEN_LIGHT = 14.0
+"""L* either side of the middle that is cloth in even light: no buttons, no deep fold."""
+CLOTH_SHARE = 0.62
+"""Of the height of a piece: a larger cut would run over seams and hems."""
+SMALLEST_CLOTH = 20
+
+
+def _largest(weight: FloatArray, aspect: float, tallest: int, least: float) -> Window | None:
+    """The largest rectangle up to a height that holds at least a share of weight; nearest the middle of several."""
+    low, high, best = 4, min(weight.shape[0], int(weight.shape[1] / aspect), max(tallest, 4)), None
     while low <= high:
         height = (low + high) // 2
-        found = _placed(inside.astype(np.float64), height, max(1, round(height * aspect)), 0.999)
+        found = _placed(weight, height, max(1, round(height * aspect)), least)
         if found is None:
             high = height - 1
         else:
@@ -39,17 +63,17 @@ def largest_window(inside: BoolArray, aspect: float = 1.0) -> Window | None:
     return best
 
 
-def colour_window(labels: IntArray, colour: int, largest: int = 160) -> Window | None:
-    """A square that shows almost only one colour, as large as can be had, or None for a scattered one.
+def colour_window(labels: IntArray, colour: int) -> Window:
+    """A square that shows one colour, as large and as pure as can be had.
 
     labels: (rows, columns), the colour of each pixel, -1 outside."""
     own = (labels == colour).astype(np.float64)
-    for side in (largest, 110, 76, 52, 36, 24, 16):
-        if side <= min(labels.shape):
-            found = _placed(own, side, side, 0.93)
+    for least, sides in ((0.93, (160, 110, 76, 52, 36, 24, 16)), (0.75, (24, 16, 10)), (0.0, (8, 4, 2, 1))):
+        for side in sides:
+            found = _placed(own, side, side, least) if side <= min(labels.shape) else None
             if found is not None:
                 return found
-    return None
+    return Window(0, 0, 1, 1)
 
 
 def _placed(weight: FloatArray, height: int, width: int, least: float) -> Window | None:

@@ -37,3 +37,9 @@ class Piece:
     def called(self) -> str:
         """The label, or the category where there is none."""
         return self.label or self.category.value.replace("-", " ")
+
+    @property
+    def in_a_sentence(self) -> str:
+        """The name as it stands inside a sentence; initials and codes keep their capitals."""
+        name = self.called
+        return name[:1].lower() + name[1:] if name[1:2].islower() else name

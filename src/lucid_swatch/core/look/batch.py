@@ -58,8 +58,8 @@ class LookBatch:
 
     def called(self, look: int, places: BoolArray) -> str:
         """The pieces at some places of one look, by name, for a sentence. places: (m,)."""
-        names = [self.piece(look, int(place)).called for place in np.flatnonzero(places & self.present[look])]
-        names = [names[0][:1].upper() + names[0][1:], *names[1:]] if names else ["nothing"]
+        names = [self.piece(look, int(place)).in_a_sentence for place in np.flatnonzero(places & self.present[look])]
+        names = names or ["nothing"]
         return names[0] if len(names) == 1 else ", ".join(names[:-1]) + " and " + names[-1]
 
     def piece(self, look: int, place: int) -> Piece:

@@ -36,7 +36,7 @@ def client_band(colouring_contrast: FloatArray) -> FloatArray:
 
 def measure_contrast(batch: LookBatch) -> Measured:
     """Points for every look of a batch."""
-    seen = look_contrast(batch)
+    seen, ends = look_contrast(batch), _ends(batch)
     own = client_band(batch.colouring["contrast"])
     against_client = ~np.isnan(own)
     target = np.where(against_client, own, 40.0)
@@ -54,21 +54,24 @@ def measure_contrast(batch: LookBatch) -> Measured:
         whose = "the client's own" if against_client[i] else "what the look is going for:"
         if meant[i]:
             whose = "a look meant to contrast:"
-        how = "within" if off[i] == 0 else ("harder than" if seen[i] > target[i] else "gentler than")
+        harder = seen[i] > target[i]
+        how = "within"
+        if off[i] > 0:
+            near = "a little " if off[i] < 9 else ""
+            how = near + ("harder than" if harder else "gentler than")
         return (
-            f"{batch.called(i, _ends(batch, i))}: a contrast of {seen[i]:.0f} L*, {how} {whose} "
+            f"{batch.called(i, ends[i])}: a contrast of {seen[i]:.0f} L*, {how} {whose} "
             f"{max(target[i] - width[i], 0):.0f} to {target[i] + width[i]:.0f}"
         )
 
-    places = np.stack([_ends(batch, i) for i in range(len(seen))]) if len(seen) < 4 else batch.present
-    return Measured(START, (Points("contrast-fits", values, places, text),))
+    return Measured(START, (Points("contrast-fits", values, ends, text),))
 
 
-def _ends(batch: LookBatch, look: int) -> BoolArray:
-    lightness = np.where(
-        batch.present[look] & (batch.area[look] > 0.02), batch.of(batch.table.mean_lightness)[look], np.nan
-    )
-    ends = np.zeros(len(lightness), dtype=bool)
-    if not np.isnan(lightness).all():
-        ends[[np.nanargmax(lightness), np.nanargmin(lightness)]] = True
+def _ends(batch: LookBatch) -> BoolArray:
+    """The darkest and the lightest piece of each look that is large enough to be seen. (n, m)."""
+    lightness, seen = batch.of(batch.table.mean_lightness), batch.present & (batch.area > 0.02)
+    lightest = np.where(seen, lightness, -np.inf).argmax(axis=1)
+    darkest = np.where(seen, lightness, np.inf).argmin(axis=1)
+    place = np.arange(lightness.shape[1])
+    ends: BoolArray = seen & ((place == lightest[:, None]) | (place == darkest[:, None]))
     return ends

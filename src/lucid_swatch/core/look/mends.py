@@ -104,7 +104,7 @@ Change = tuple[Mend, tuple[Piece, ...]]
 def _removals(look: Look) -> list[Change]:
     return [
         (
-            Mend("remove", p.id, None, None, f"take off the {_low(p)}", 0.0),
+            Mend("remove", p.id, None, None, f"take off the {p.in_a_sentence}", 0.0),
             tuple(q for q in look.pieces if q is not p),
         )
         for p in look.pieces
@@ -121,7 +121,7 @@ def _additions(look: Look) -> list[Change]:
         taken.add(Zone.WHOLE)
     ids = {p.id for p in look.pieces}
     return [
-        (Mend("add", p.id, None, None, f"add the {_low(p)}", 0.0), (*look.pieces, p))
+        (Mend("add", p.id, None, None, f"add the {p.in_a_sentence}", 0.0), (*look.pieces, p))
         for p in look.rail
         if _zone(p) not in taken and p.category not in worn and p.id not in ids
     ]
@@ -131,7 +131,7 @@ def _swaps(look: Look) -> list[Change]:
     ids = {p.id for p in look.pieces}
     return [
         (
-            Mend("swap", old.id, new.id, new.lab[0], f"{_low(new)} for the {_low(old)}", 0.0),
+            Mend("swap", old.id, new.id, new.lab[0], f"{new.in_a_sentence} for the {old.in_a_sentence}", 0.0),
             tuple(new if q is old else q for q in look.pieces),
         )
         for old in look.pieces
@@ -165,15 +165,11 @@ def _recolours(look: Look) -> list[Change]:
             )
             changes.append(
                 (
-                    Mend("recolour", old.id, None, lab, f"the {_low(old)} in {name}", 0.0),
+                    Mend("recolour", old.id, None, lab, f"the {old.in_a_sentence} in {name}", 0.0),
                     tuple(new if q is old else q for q in look.pieces),
                 )
             )
     return changes
-
-
-def _low(piece: Piece) -> str:
-    return piece.called[:1].lower() + piece.called[1:]
 
 
 def with_piece(pieces: tuple[Piece, ...], piece: Piece) -> tuple[Piece, ...]:

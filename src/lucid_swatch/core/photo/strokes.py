@@ -40,7 +40,8 @@ def mend_outline(srgb: ByteArray, found: Outline, strokes: tuple[Stroke, ...]) -
     marks = np.where(before, cv2.GC_PR_FGD, cv2.GC_PR_BGD).astype(np.uint8)
     marks[cloth], marks[other] = cv2.GC_FGD, cv2.GC_BGD
     cut = before | cloth
-    if (before | cloth).any() and not (before | cloth).all():
+    wanted = (marks == cv2.GC_FGD) | (marks == cv2.GC_PR_FGD)
+    if wanted.any() and not wanted.all():
         cv2.setRNGSeed(7)
         cv2.grabCut(small, marks, None, np.zeros((1, 65)), np.zeros((1, 65)), 3, cv2.GC_INIT_WITH_MASK)
         cut = (marks == cv2.GC_FGD) | (marks == cv2.GC_PR_FGD)

@@ -6,8 +6,9 @@ import { pinkedOutline, type Point } from '@/lib/pinked'
 import { signed } from '@/lib/words'
 
 /** The client's own face over the worn colours, with stitches, the lightness trace and the mends as swing tags. */
-const { client, worn, judged, pointed, squint } = defineProps<{
+const { client, rail, worn, judged, pointed, squint } = defineProps<{
   client: Client
+  rail: Piece[]
   worn: Piece[]
   judged: Judged | null
   /** Pieces that a reason names, shown apart. */
@@ -16,7 +17,7 @@ const { client, worn, judged, pointed, squint } = defineProps<{
 }>()
 const emit = defineEmits<{ mend: [mend: Mend]; off: [piece: Piece] }>()
 
-const LABELS = CENTRE + 134
+const LABELS = CENTRE + 130
 const shapes = computed(() => figureOf(worn))
 const byId = computed(() => new Map(shapes.value.map((shape) => [shape.piece.id, shape])))
 const url = (shape: Shape) => `cloth-${shape.piece.id}`
@@ -60,7 +61,11 @@ const trace = computed(() => traceOf(shapes.value).map((step, i) => `${i ? 'L' :
 const traceWords = computed(() => traceOf(shapes.value).map((s) => `L* ${s.lightness.toFixed(0)}`).join(', '))
 
 const act = (mend: Mend) => emit('mend', mend)
-const title = (text: string) => text.split(': ')[0] ?? text
+const label = (id: string | null | undefined) => {
+  const name = rail.find((piece) => piece.id === id)?.label ?? ''
+  return /^[A-Z][a-z]/.test(name) ? name.charAt(0).toLowerCase() + name.slice(1) : name
+}
+const title = (one: Mend) => ({ swap: `try ${label(one.with)}`, add: `add ${label(one.piece)}`, remove: `take off ${label(one.piece)}` })[one.do] ?? one.text
 const why = (text: string) => text.split(': ').slice(1).join(': ')
 const short = (text: string, most: number) => (text.length > most ? `${text.slice(0, most - 1).trimEnd()}…` : text)
 </script>
@@ -81,7 +86,8 @@ const short = (text: string, most: number) => (text.length > most ? `${text.slic
       <line :x1="TRACE_LEFT" :x2="TRACE_LEFT" y1="122" :y2="HEIGHT - 24" />
       <line :x1="TRACE_LEFT + TRACE_WIDTH" :x2="TRACE_LEFT + TRACE_WIDTH" y1="122" :y2="HEIGHT - 24" />
       <path :d="trace" />
-      <text :x="TRACE_LEFT + TRACE_WIDTH / 2" :y="HEIGHT - 6" text-anchor="middle">{{ judged?.band ? 'with the client’s own band' : 'lightness' }}</text>
+      <text :x="TRACE_LEFT" :y="HEIGHT - 8">lightness<template v-if="judged?.band">, and the</template></text>
+      <text v-if="judged?.band" :x="TRACE_LEFT" :y="HEIGHT + 5">client’s own band</text>
     </g>
     <text class="visually-hidden">Lightness from top to foot: {{ traceWords }}</text>
 
@@ -116,11 +122,11 @@ const short = (text: string, most: number) => (text.length > most ? `${text.slic
       <g v-for="tag in tags" :key="tag.mend.text" class="tag" role="button" tabindex="0" :aria-label="`${tag.mend.text}, ${signed(tag.mend.gain, 1)}`" @click="act(tag.mend)" @keydown.enter="act(tag.mend)" @keydown.space.prevent.stop="act(tag.mend)">
         <path class="thread" :d="`M${tag.from[0]},${tag.from[1]} C${tag.from[0] + 50},${tag.from[1] - 14} ${LABELS - 60},${tag.y + 10} ${LABELS - 4},${tag.y}`" />
         <circle class="tied" :cx="tag.from[0]" :cy="tag.from[1]" r="2.6" />
-        <path class="card" :d="`M${LABELS - 14},${tag.y - 8} l12,-13 h168 v40 h-168 l-12,-13 z`" />
+        <path class="card" :d="`M${LABELS - 14},${tag.y - 8} l12,-13 h172 v40 h-172 l-12,-13 z`" />
         <circle class="eye" :cx="LABELS - 4" :cy="tag.y" r="3.2" />
-        <text :x="LABELS + 6" :y="tag.y - 4" class="name">{{ short(title(tag.mend.text), 19) }}</text>
-        <text :x="LABELS + 6" :y="tag.y + 11">{{ short(why(tag.mend.text), 22) }}</text>
-        <text :x="LABELS + 160" :y="tag.y + 4" class="gain" text-anchor="end">{{ signed(tag.mend.gain) }}</text>
+        <text :x="LABELS + 6" :y="tag.y - 4" class="name">{{ short(title(tag.mend), 23) }}</text>
+        <text :x="LABELS + 6" :y="tag.y + 11">{{ short(why(tag.mend.text), 26) }}</text>
+        <text :x="LABELS + 164" :y="tag.y + 4" class="gain" text-anchor="end">{{ signed(tag.mend.gain) }}</text>
       </g>
     </g>
   </svg>
@@ -129,7 +135,7 @@ const short = (text: string, most: number) => (text.length > most ? `${text.slic
 <style scoped>
 .figure { display: block; width: 100%; height: 100%; }
 text { font: 400 12px 'Atkinson Hyperlegible Next Variable', sans-serif; fill: var(--on-cloth-soft); }
-.name { font-weight: 700; font-size: 13px; fill: var(--on-cloth); }
+.name { font-weight: 700; font-size: 12.5px; fill: var(--on-cloth); }
 .trace rect { fill: var(--sheet); opacity: 0.7; }
 .trace line { stroke: var(--rule); stroke-width: 1; }
 .trace path { fill: none; stroke: var(--on-cloth); stroke-width: 2.6; stroke-linejoin: round; }

@@ -30,6 +30,7 @@ const toggle = (name: string) => (open.value = open.value === name ? null : name
             <strong>{{ signed(reason.points, open === name ? 1 : 0) }}</strong><span>{{ reason.text }}</span>
           </li>
         </ol>
+        <p v-if="!measure.because.length" class="soft nothing">nothing moves it from where every look starts</p>
         <button v-if="measure.because.length > SHOWN" class="word soft more" type="button" :aria-expanded="open === name" @click="toggle(name)">
           {{ open === name ? 'fewer reasons' : `all ${measure.because.length} reasons` }}
         </button>
@@ -39,9 +40,10 @@ const toggle = (name: string) => (open.value = open.value === name ? null : name
 </template>
 
 <style scoped>
-h3 { font: 650 13.5px/1.2 'Atkinson Hyperlegible Next Variable', sans-serif; margin: 7px 0 2px; }
+h3 { font: 650 13.5px/1.2 'Atkinson Hyperlegible Next Variable', sans-serif; margin: 4px 0 2px; }
 ol { list-style: none; margin: 0; padding: 0 0 0 14px; }
 li { display: grid; grid-template-columns: 38px 1fr; gap: 6px; line-height: 1.3; padding: 1px 0; font-size: 13px; }
 li strong { text-align: right; }
+.nothing { padding-left: 58px; font-size: 13px; }
 .more { font-size: 12.5px; margin-left: 54px; padding: 0; }
 </style>

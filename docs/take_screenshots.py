@@ -1,0 +1,58 @@
+"""Takes the pictures of docs/screenshots from the demo data, at 1280x800."""
+
+import argparse
+import re
+import sys
+import tempfile
+from pathlib import Path
+
+sys.path.insert(0, str(Path(__file__).parents[1]))
+from tests.running import browser, running
+
+SIZE = {"width": 1280, "height": 800}
+
+
+def take(page, url, folder):
+    """Goes through the views as a stylist would."""
+
+    def shot(name):
+        page.wait_for_load_state("networkidle")
+        page.mouse.move(4, 400)
+        page.screenshot(path=folder / f"{name}.png")
+
+    page.goto(url)
+    page.get_by_role("article").first.wait_for()
+    shot("clients-book")
+    page.get_by_role("article").first.get_by_role("link").first.click()
+    page.get_by_label("Camel coat").first.wait_for()
+    page.get_by_role("button", name="Checked jacket").first.hover()
+    shot("rail")
+    page.get_by_role("link", name="Looks", exact=True).click()
+    page.get_by_role("button", name=re.compile("^Train day")).click()
+    page.get_by_role("meter", name="Colouring").wait_for()
+    shot("looks")
+    page.get_by_role("link", name="Intake").click()
+    page.get_by_role("button", name="IMG_2208").click()
+    page.get_by_label("Which print?").or_(page.get_by_role("meter")).first.wait_for()
+    shot("intake")
+    page.get_by_role("link", name="Colouring", exact=True).click()
+    page.get_by_role("heading", name="Colouring").wait_for()
+    shot("colouring")
+
+
+def main():
+    parser = argparse.ArgumentParser(description=__doc__)
+    parser.add_argument("--data", type=Path, help="demo data that is there already")
+    parser.add_argument("--out", type=Path, default=Path(__file__).parent / "screenshots")
+    asked = parser.parse_args()
+    asked.out.mkdir(parents=True, exist_ok=True)
+    with tempfile.TemporaryDirectory() as fresh:
+        with running("demo", asked.data or Path(fresh) / "demo") as url, browser() as chromium:
+            page = chromium.new_page(viewport=SIZE)
+            page.on("console", lambda message: print("console:", message.text))
+            page.on("pageerror", lambda error: print("page error:", error))
+            take(page, url, asked.out)
+
+
+if __name__ == "__main__":
+    main()

@@ -1,0 +1,44 @@
+"""Windows cut from a photo show what they stand for."""
+
+import numpy as np
+import pytest
+
+from lucid_swatch.core.garment.crop import cloth_window, colour_window
+
+
+@pytest.fixture
+def labels():
+    """A garment of two colours with a button, outside marked -1."""
+    picture = np.full((300, 200), -1)
+    picture[40:260, 30:170] = 0
+    picture[180:260, 30:170] = 1
+    picture[100:106, 90:96] = 1
+    return picture
+
+
+def test_a_colour_is_cut_from_its_own_area(labels):
+    for colour in (0, 1):
+        window = colour_window(labels, colour)
+        assert (window.cut(labels) == colour).mean() > 0.9
+        assert window.height >= 52
+
+
+def test_plain_cloth_is_cut_without_button_or_shade(labels):
+    lightness = np.full(labels.shape, 50.0)
+    lightness[40:90] = 20.0
+    window = cloth_window(labels, lightness, True, 0.6)
+    assert (window.cut(labels) == 0).all()
+    assert (window.cut(lightness) == 50).all()
+
+
+def test_a_print_is_cut_across_its_colours(labels):
+    window = cloth_window(labels, np.full(labels.shape, 50.0), False, 0.6)
+    assert set(np.unique(window.cut(labels))) == {0, 1}
+
+
+def test_what_is_too_thin_or_not_there_is_still_answered():
+    line = np.full((100, 100), -1)
+    line[50, 10:90] = 0
+    assert cloth_window(line, np.full(line.shape, 50.0), True, 0.6) is None
+    assert colour_window(line, 0).height >= 1
+    assert cloth_window(np.full((50, 50), -1), np.zeros((50, 50)), True, 0.6) is None

@@ -1,0 +1,90 @@
+"""Outlines: what shows through is left out, strokes move the edge where they are drawn."""
+
+import cv2
+import numpy as np
+import pytest
+
+from lucid_swatch.core.photo.outline import Outline, find_outline, open_holes, outline_polygons
+from lucid_swatch.core.photo.strokes import Stroke, mend_outline
+from lucid_swatch.core.problems import Refused
+
+
+def scene(draw):
+    """A pale noisy ground with something drawn on it, and its mask. draw(canvas) fills 1 where the thing is."""
+    rng = np.random.default_rng(2)
+    thing = np.zeros((360, 300), np.uint8)
+    draw(thing)
+    picture = np.where(thing[..., None] > 0, [60, 42, 30], [196, 200, 205]) + rng.normal(0, 3, (360, 300, 3))
+    return picture.clip(0, 255).astype(np.uint8), thing > 0
+
+
+def ring(canvas):
+    cv2.ellipse(canvas, (150, 180), (110, 80), 0, 0, 360, 1, 26)
+
+
+def test_what_shows_through_a_ring_is_not_cloth():
+    picture, thing = scene(ring)
+    filled = np.zeros(thing.shape, np.uint8)
+    cv2.ellipse(filled, (150, 180), (123, 93), 0, 0, 360, 1, -1)
+    filled = filled > 0
+    opened = open_holes(picture, filled)
+    assert (opened & thing).sum() / (opened | thing).sum() > 0.9
+
+
+def test_cloth_in_the_colour_of_the_wall_stays():
+    rng = np.random.default_rng(2)
+    picture = (200 + rng.normal(0, 3, (360, 300, 3))).astype(np.uint8)
+    mask = np.zeros((360, 300), bool)
+    mask[80:280, 60:240] = True
+    assert (open_holes(picture, mask) == mask).all()
+
+
+def test_a_sure_network_is_followed():
+    picture, thing = scene(lambda canvas: cv2.rectangle(canvas, (80, 60), (220, 300), 1, -1))
+    found = find_outline(picture, thing.astype(float))
+    assert (found.mask & thing).sum() / (found.mask | thing).sum() > 0.97
+    assert found.confidence > 0.9
+    polygon = np.array(outline_polygons(found.mask)[0])
+    assert np.allclose(polygon.min(axis=0), [80 / 300, 60 / 360], atol=0.02)
+
+
+def test_a_guess_without_the_network_says_how_unsure_it_is():
+    picture, thing = scene(lambda canvas: cv2.rectangle(canvas, (80, 60), (220, 300), 1, -1))
+    found = find_outline(picture, np.zeros(thing.shape))
+    assert (found.mask & thing).sum() / (found.mask | thing).sum() > 0.8
+    assert found.confidence <= 0.2
+    assert "middle of the picture" in found.method
+
+
+@pytest.fixture
+def half_found():
+    """A square of which the network missed the lower half."""
+    picture, thing = scene(lambda canvas: cv2.rectangle(canvas, (80, 60), (220, 300), 1, -1))
+    found = thing.copy()
+    found[180:] = False
+    return picture, thing, Outline(found, 0.6, "network")
+
+
+def test_a_stroke_brings_the_missing_cloth(half_found):
+    picture, thing, found = half_found
+    mended = mend_outline(picture, found, (Stroke(True, ((0.5, 0.6), (0.5, 0.8)), 0.03),))
+    assert (mended.mask & thing).sum() / (mended.mask | thing).sum() > 0.95
+    assert mended.method.endswith("mended by hand")
+
+
+def test_a_later_stroke_wins(half_found):
+    picture, _, found = half_found
+    cloth, other = (Stroke(kind, ((0.5, 0.3), (0.6, 0.3)), 0.05) for kind in (True, False))
+    assert not mend_outline(picture, found, (cloth, other)).mask[108, 165]
+    assert mend_outline(picture, found, (other, cloth)).mask[108, 165]
+
+
+def test_an_outline_without_strokes_is_the_one_found(half_found):
+    picture, _, found = half_found
+    assert mend_outline(picture, found, ()) is found
+
+
+def test_everything_rubbed_out_is_refused(half_found):
+    picture, _, found = half_found
+    with pytest.raises(Refused, match="nothing of the garment"):
+        mend_outline(picture, found, (Stroke(False, ((0.0, 0.3), (1.0, 0.3)), 0.9),))

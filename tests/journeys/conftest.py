@@ -1,0 +1,40 @@
+"""One browser for all journeys, one application for each."""
+
+import pytest
+
+from tests.running import browser, running
+
+
+@pytest.fixture(scope="session")
+def chromium():
+    with browser() as chromium:
+        yield chromium
+
+
+@pytest.fixture
+def page(chromium):
+    """A page at the size of a small laptop; what the console complains of fails the test."""
+    context = chromium.new_context(viewport={"width": 1280, "height": 800}, reduced_motion="reduce")
+    page = context.new_page()
+    page.set_default_timeout(30_000)
+    complaints = []
+    page.on("pageerror", lambda error: complaints.append(str(error)))
+    page.on("console", lambda message: complaints.append(message.text) if message.type == "error" else None)
+    yield page
+    context.close()
+    assert [c for c in complaints if "422" not in c] == []
+
+
+@pytest.fixture
+def at_demo(demo):
+    """The address of the application on its own copy of the demo data."""
+    with running("demo", demo) as url:
+        yield url
+
+
+@pytest.fixture
+def opened(page, at_demo):
+    """The clients' book, open."""
+    page.goto(at_demo)
+    page.get_by_role("heading", name="Ilka Maren").wait_for()
+    return page

@@ -1,0 +1,65 @@
+"""The application as a person starts it, in a process of its own, and a browser to look at it."""
+
+import os
+import re
+import selectors
+import signal
+import subprocess
+import sys
+import time
+from contextlib import contextmanager
+from pathlib import Path
+
+from playwright.sync_api import sync_playwright
+
+COMMAND = Path(sys.executable).with_name("lucid-swatch")
+CHROMIUM = "/usr/bin/chromium"
+CHROMIUM_OPTIONS = [
+    "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
+    "--disable-component-update", "--disable-sync", "--force-color-profile=srgb",
+]  # fmt: skip
+STARTS_WITHIN = 240
+
+
+@contextmanager
+def running(command, data, **settings):
+    """Starts `lucid-swatch COMMAND` on a data folder and gives its address; ends it afterwards."""
+    names = {"demo": "LUCID_SWATCH_DEMO_DATA", "serve": "LUCID_SWATCH_DATA"}
+    environment = {**os.environ, names[command]: str(data), **settings}
+    process = subprocess.Popen(
+        [COMMAND, command, "--port", "0"], env=environment, stdout=subprocess.PIPE, stderr=subprocess.DEVNULL, text=True
+    )
+    try:
+        yield _address(process)
+    finally:
+        process.send_signal(signal.SIGINT)
+        try:
+            process.wait(30)
+        except subprocess.TimeoutExpired:
+            process.kill()
+            process.wait()
+
+
+def _address(process):
+    """Reads what the command prints until the address is there."""
+    selector = selectors.DefaultSelector()
+    selector.register(process.stdout, selectors.EVENT_READ)
+    end = time.monotonic() + STARTS_WITHIN
+    while time.monotonic() < end and process.poll() is None:
+        if selector.select(1):
+            line = process.stdout.readline()
+            found = re.search(r"http://[\d.]+:\d+", line)
+            if found:
+                return found[0]
+    raise AssertionError("the application did not start")
+
+
+@contextmanager
+def browser():
+    """Debian's Chromium, without a screen."""
+    with sync_playwright() as playwright:
+        chromium = playwright.chromium.launch(executable_path=CHROMIUM, args=CHROMIUM_OPTIONS)
+        try:
+            yield chromium
+        finally:
+            chromium.close()

@@ -1,0 +1,181 @@
+"""A photo's way from the file to the rail, and back."""
+
+from datetime import date
+
+import numpy as np
+import pytest
+
+from lucid_swatch.core.garment.vocabulary import Bin, Category, PatternType, Scale
+from lucid_swatch.core.photo.light import NeutralPoint
+from lucid_swatch.core.photo.strokes import Stroke
+from lucid_swatch.core.problems import NotThere, Refused
+from lucid_swatch.store.photos import Photos
+from lucid_swatch.store.pieces import Pieces
+from lucid_swatch.store.records import PhotoState
+from lucid_swatch.usecases.clients import add_client, erase_client
+from lucid_swatch.usecases.intake import (
+    add_stroke,
+    not_now,
+    read_kept_photo,
+    relight,
+    remove_photo,
+    take_in,
+    undo_stroke,
+)
+from lucid_swatch.usecases.rail import Word, change_piece, hang_photo, take_off, the_rail
+from tests.pictures import coat_photo
+
+TODAY = date(2031, 5, 4)
+
+
+@pytest.fixture
+def client(sessions):
+    with sessions.begin() as session:
+        return add_client(session, "Maren", TODAY)
+
+
+@pytest.fixture
+def take(sessions, folder, client):
+    def taken(*files):
+        with sessions.begin() as session:
+            return take_in(session, folder, client.id, files)
+
+    return taken
+
+
+@pytest.fixture
+def coat(take, sessions, folder, network):
+    """A photo that was taken in and read."""
+    id = take(("coat.jpg", coat_photo()))[0].photo.id
+    read_kept_photo(sessions, folder, network, id)
+    return id
+
+
+def photo(sessions, id):
+    with sessions() as session:
+        return Photos(session).get(id)
+
+
+def test_nobody_is_photographed_without_consent(sessions):
+    with sessions.begin() as session:
+        with pytest.raises(Refused, match="without consent"):
+            add_client(session, "Maren", None)
+        with pytest.raises(Refused, match="no name"):
+            add_client(session, "  ", TODAY)
+
+
+def test_a_photo_is_read(coat, sessions, folder):
+    read = photo(sessions, coat)
+    assert read.state is PhotoState.READ
+    assert read.stage == ""
+    assert read.reading["sort"]["bin"] == "cool neutral"
+    assert len(read.outline[0]) >= 4
+    for name in ("as-shot.jpg", "relit.jpg", "cloth-only.webp", "cloth.jpg", "colour-0.jpg", "thumbnail.jpg"):
+        assert folder.picture(coat, name).stat().st_size > 100
+    assert b"Telltale" not in folder.photo(read.file).read_bytes()
+
+
+def test_one_refused_file_does_not_stop_the_rest(take):
+    first, second = take(("letter.jpg", b"Dear wardrobe"), ("coat.jpg", coat_photo()))
+    assert "not a photo" in first.problem.what
+    assert first.photo is None
+    assert second.photo.state is PhotoState.WAITING
+
+
+def test_a_photo_that_breaks_off_fails_with_a_sentence(take, sessions, folder, network):
+    id = take(("coat.jpg", coat_photo()[:4000]))[0].photo.id
+    read_kept_photo(sessions, folder, network, id)
+    failed = photo(sessions, id)
+    assert failed.state is PhotoState.FAILED
+    assert failed.problem["where"] == "coat.jpg"
+    assert "damaged" in failed.problem["what"]
+
+
+def test_a_removed_photo_is_not_read(take, sessions, folder, network):
+    id = take(("coat.jpg", coat_photo()))[0].photo.id
+    with sessions.begin() as session:
+        remove_photo(session, folder, id)
+    read_kept_photo(sessions, folder, network, id)
+    with pytest.raises(NotThere):
+        photo(sessions, id)
+
+
+def test_a_tapped_neutral_relights_and_can_be_taken_back(coat, sessions, folder, network):
+    estimated = photo(sessions, coat).reading["light"]
+    with sessions.begin() as session:
+        assert relight(session, coat, NeutralPoint(0.05, 0.05, 83.0)).state is PhotoState.WAITING
+    read_kept_photo(sessions, folder, network, coat)
+    assert photo(sessions, coat).reading["light"]["reference"] == "neutral"
+    with sessions.begin() as session:
+        relight(session, coat, None)
+    read_kept_photo(sessions, folder, network, coat)
+    assert photo(sessions, coat).reading["light"] == estimated
+
+
+def test_strokes_move_the_outline_and_come_back(coat, sessions, folder, network):
+    before = photo(sessions, coat)
+    with sessions.begin() as session:
+        add_stroke(session, coat, Stroke(False, ((0.3, 0.75), (0.7, 0.75)), 0.08))
+    read_kept_photo(sessions, folder, network, coat)
+    assert photo(sessions, coat).reading["garment"]["share"] < before.reading["garment"]["share"]
+    with sessions.begin() as session:
+        undo_stroke(session, coat)
+    read_kept_photo(sessions, folder, network, coat)
+    assert photo(sessions, coat).outline == before.outline
+    with sessions.begin() as session, pytest.raises(Refused, match="no stroke"):
+        undo_stroke(session, coat)
+
+
+def test_a_photo_can_wait(coat, sessions):
+    with sessions.begin() as session:
+        assert not_now(session, coat).state is PhotoState.NOT_NOW
+        assert not_now(session, coat).state is PhotoState.READ
+
+
+def test_what_is_hung_is_what_was_read_under_the_stylists_word(coat, sessions, client):
+    reading = photo(sessions, coat).reading
+    with sessions.begin() as session:
+        with pytest.raises(Refused, match="nobody has said what it is"):
+            hang_photo(session, coat, Word())
+        hang_photo(session, coat, Word(category=Category.COAT, bin=Bin.TONE))
+    with sessions() as session:
+        (hung,) = the_rail(session, client.id)
+    assert hung.hung.piece.label == "Navy coat"
+    assert hung.sorted.bin is Bin.TONE
+    assert not hung.doubtful
+    assert np.allclose(hung.hung.piece.lab, [c["lab"] for c in reading["colours"]])
+    assert photo(sessions, coat).reading == reading
+
+
+def test_a_word_changes_only_what_it_says(coat, sessions, client):
+    with sessions.begin() as session:
+        id = hang_photo(session, coat, Word(category=Category.COAT, formality=3)).piece.id
+        change_piece(session, id, Word(pattern=PatternType.STRIPE, scale=Scale.SMALL))
+        change_piece(session, id, Word(label="The good one"))
+    with sessions() as session:
+        piece = Pieces(session).get(id).piece
+    assert (piece.label, piece.formality, piece.pattern, piece.scale) == (
+        "The good one",
+        3,
+        PatternType.STRIPE,
+        Scale.SMALL,
+    )
+    assert piece.pattern_confidence == 1
+
+
+def test_a_piece_taken_off_waits_in_the_intake_again(coat, sessions, folder):
+    with sessions.begin() as session:
+        id = hang_photo(session, coat, Word(category=Category.COAT)).piece.id
+        with pytest.raises(Refused, match="hung"):
+            remove_photo(session, folder, coat)
+        take_off(session, id)
+    assert photo(sessions, coat).state is PhotoState.READ
+
+
+def test_an_erased_client_leaves_no_file(coat, sessions, folder, client, data):
+    with sessions.begin() as session:
+        gone = erase_client(session, folder, client.id)
+    assert gone.photos == 1
+    assert gone.files >= 7
+    left = [p for p in data.rglob("*") if p.is_file() and "sqlite" not in p.name]
+    assert left == []

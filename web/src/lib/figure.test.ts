@@ -1,0 +1,35 @@
+import { describe, expect, it } from 'vitest'
+import type { Piece } from '@/api'
+import { figureOf, HEIGHT, spread, traceOf } from './figure'
+
+const piece = (id: string, category: Piece['category'], zone: Piece['zone'], lightness: number): Piece =>
+  ({ id, category, zone, colours: [{ lab: [lightness, 0, 0], share: 1 }], length: null, volume: 'easy', worn: null }) as unknown as Piece
+
+const LOOK = [piece('shoes', 'shoes', 'feet', 20), piece('coat', 'coat', 'layer', 60), piece('knit', 'knit', 'upper', 80), piece('trousers', 'trousers', 'lower', 40)]
+
+describe('the figure', () => {
+  it('draws what lies under first', () => {
+    expect(figureOf(LOOK).map((shape) => shape.piece.id)).toEqual(['shoes', 'trousers', 'knit', 'coat'])
+  })
+  it('has a shape inside the drawing for every piece', () => {
+    for (const shape of figureOf(LOOK)) {
+      expect(shape.outlines.length).toBeGreaterThan(0)
+      for (const [, y] of shape.outlines.flat()) expect(y).toBeLessThan(HEIGHT)
+      expect(shape.bottom).toBeGreaterThan(shape.top)
+    }
+  })
+  it('traces lightness from head to foot without a gap where cloth is', () => {
+    const trace = traceOf(figureOf(LOOK))
+    expect(trace.at(-1)?.lightness).toBeCloseTo(20)
+    for (const step of trace) expect(step.lightness).toBeGreaterThanOrEqual(20)
+    trace.slice(1).forEach((step, i) => expect(step.top).toBeGreaterThanOrEqual(trace[i]!.bottom))
+  })
+})
+
+describe('labels', () => {
+  it('are moved apart and stay inside, in their order', () => {
+    const placed = spread([100, 102, 104, 600], 40, 20, 610)
+    for (let i = 1; i < placed.length; i++) expect(placed[i]! - placed[i - 1]!).toBeGreaterThanOrEqual(40)
+    expect(Math.max(...placed)).toBeLessThanOrEqual(610)
+  })
+})
