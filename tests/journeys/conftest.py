@@ -1,8 +1,11 @@
 """One browser for all journeys, one application for each."""
 
 import pytest
+from playwright.sync_api import expect
 
 from tests.running import browser, running
+
+expect.set_options(timeout=30_000)  # a limit for a busy machine, not a pause
 
 
 @pytest.fixture(scope="session")
@@ -37,4 +40,5 @@ def opened(page, at_demo):
     """The clients' book, open."""
     page.goto(at_demo)
     page.get_by_role("heading", name="Ilka Maren").wait_for()
-    return page
+    yield page
+    page.goto("about:blank")  # leaves before the application does

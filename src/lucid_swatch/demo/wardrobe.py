@@ -16,7 +16,7 @@ from .studio.scene import Room, Subject
 
 NAME = "Ilka Maren"
 NOTE = "Cellist, on tour from October to May. Sits to play: wide or long below, nothing that slides."
-SITTER = Sitter(skin=(60.0, 13.0, 20.0), hair=(19.0, 6.0, 8.0), eyes=(28.0, 9.0, 16.0), hair_style="up")
+SITTER = Sitter(skin=(61.0, 12.0, 23.0), hair=(19.0, 6.0, 8.0), eyes=(28.0, 9.0, 16.0), hair_style="up")
 PORTRAIT_LAMP = (1.05, 1.0, 0.88)
 
 BULB = (1.13, 1.0, 0.74)

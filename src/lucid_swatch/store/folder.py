@@ -25,6 +25,10 @@ class Folder:
             raise NotThere("there is no such picture.", name, "Read the photo again.")
         return path
 
+    def has_picture(self, owner: str, name: str) -> bool:
+        """Whether a picture was made."""
+        return self._inside("pictures", owner, name).is_file()
+
     def keep_photo(self, file: str, content: bytes) -> None:
         """Writes a photo."""
         write_atomically(self._inside("photos", file), content)

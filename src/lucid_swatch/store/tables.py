@@ -103,7 +103,7 @@ class PhotoRow(Base):
     reading: Mapped[dict[str, Any] | None]
     """The measurement document; a stylist's word lies in the piece and never here."""
     reading_number: Mapped[int] = mapped_column(default=0)
-    """Rises with every reading, so that pictures of an older one are not shown."""
+    """Rises with every reading that made pictures, so that those of an older one are not shown; 0 before any."""
     created_at: Mapped[datetime]
 
 

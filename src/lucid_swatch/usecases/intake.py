@@ -30,6 +30,7 @@ from lucid_swatch.store.records import PhotoRecord, PhotoState
 from .measure_photo import PhotoReading, measure_photo
 
 FOUND = "found.png"
+AS_SHOT = "as-shot.jpg"
 CLOTH_ASPECT = 0.6
 SWATCH_SIDE = 240
 
@@ -85,14 +86,14 @@ def read_kept_photo(sessions: Sessions, folder: Folder, cut_out: CutOut, id: str
         raise
     with sessions.begin() as session:
         photos = Photos(session)
-        number = photos.get(id).reading_number + 1
+        number = photos.get(id).reading_number + folder.has_picture(id, AS_SHOT)
         photos.change(id, **changes, stage="", reading_number=number)
 
 
 def _read(record: PhotoRecord, folder: Folder, cut_out: CutOut, stage: Callable[[str], None]) -> dict[str, object]:
     photo = decode_photo(folder.photo(record.file).read_bytes(), record.name)
     # shown even when the reading fails, so that the stylist can mend the outline
-    folder.keep_picture(record.id, "as-shot.jpg", jpeg(photo.srgb))
+    folder.keep_picture(record.id, AS_SHOT, jpeg(photo.srgb))
     folder.keep_picture(record.id, "thumbnail.jpg", jpeg(thumbnail(photo.srgb)))
     outline = _outline(record, photo, folder, cut_out, stage)
     neutral = NeutralPoint(**record.neutral) if record.neutral else None

@@ -42,3 +42,9 @@ def test_what_is_too_thin_or_not_there_is_still_answered():
     assert cloth_window(line, np.full(line.shape, 50.0), True, 0.6) is None
     assert colour_window(line, 0).height >= 1
     assert cloth_window(np.full((50, 50), -1), np.zeros((50, 50)), True, 0.6) is None
+
+
+def test_mingled_threads_are_cut_as_they_lie():
+    mingled = np.random.default_rng(1).integers(0, 2, (200, 160))
+    window = cloth_window(mingled, np.where(mingled, 60.0, 40.0), True, 0.6)
+    assert window.height > 60

@@ -54,8 +54,9 @@ const lower: Draw = (piece) => {
     return { outlines: [around([[56, WAIST], [64, HIP], [78 + 16 * spread, end]])], anchor: [CENTRE + 20, 430], top: WAIST, bottom: end, cover: 1 }
   }
   const end = piece.category === 'shorts' ? 440 : hem(piece, 630)
-  const leg: Outline = [[-1, WAIST], [57, WAIST], [63, HIP + 12], [50 + 22 * (spread + 0.4), end], [9, end], [4, HIP + 40], [-1, HIP + 34]]
-  return { outlines: both(leg), anchor: [CENTRE + 34, 470], top: WAIST, bottom: end, cover: 1 }
+  // both legs in one outline, or a seam would gape between them
+  const half: Outline = [[57, WAIST], [63, HIP + 12], [50 + 22 * (spread + 0.4), end], [9, end], [3, HIP + 40]]
+  return { outlines: [around(half)], anchor: [CENTRE + 34, 470], top: WAIST, bottom: end, cover: 1 }
 }
 
 const whole: Draw = (piece) => {
