@@ -6,10 +6,8 @@ from pathlib import Path
 from typing import Annotated
 
 import typer
-import uvicorn
 from pydantic import ValidationError
 
-from lucid_swatch.assemble import make_application
 from lucid_swatch.core.problems import Problem, Refused
 from lucid_swatch.settings import Settings
 
@@ -58,6 +56,11 @@ def read_settings() -> Settings:
 
 
 def _run(data: Path, settings: Settings, port: int | None) -> None:
+    # the other commands start sooner without the web
+    import uvicorn
+
+    from lucid_swatch.assemble import make_application
+
     app = make_application(data, settings)
     listening = open_port(settings.port if port is None else port)
     typer.echo(f"Lucid Swatch is at http://{LOOPBACK}:{listening.getsockname()[1]}/ and keeps its data in {data}")

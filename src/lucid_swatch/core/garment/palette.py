@@ -4,7 +4,6 @@ from dataclasses import dataclass
 
 import cv2
 import numpy as np
-from sklearn.cluster import KMeans
 
 from ..colour.arrays import BoolArray, FloatArray, IntArray
 from ..colour.difference import delta_e_2000
@@ -107,10 +106,11 @@ def _flat_sample(edge: FloatArray, rng: np.random.Generator) -> IntArray:
 
 def _shades(feature: FloatArray, seed: int) -> IntArray:
     count = min(SHADES, len(np.unique(feature.round(1), axis=0)))
-    few = feature[:: max(1, len(feature) // 6000)]
-    fitted = KMeans(count, n_init=2, max_iter=60, random_state=seed).fit(few)
-    labels: IntArray = fitted.predict(feature).astype(np.intp)
-    return labels
+    few = feature[:: max(1, len(feature) // 6000)].astype(np.float32)
+    criteria = (cv2.TERM_CRITERIA_EPS + cv2.TERM_CRITERIA_MAX_ITER, 60, 0.05)
+    cv2.setRNGSeed(seed + 1)
+    _, _, centres = cv2.kmeans(few, min(count, len(few)), None, criteria, 2, cv2.KMEANS_PP_CENTERS)
+    return _nearest(feature, centres.astype(np.float64))
 
 
 def _merged(feature: FloatArray, lab: FloatArray, shades: IntArray) -> IntArray:

@@ -14,7 +14,7 @@ from .cloth import Cloth, colour_map, surface_of, weave
 from .noise import creases, layered_noise, smooth_noise
 from .silhouettes import Part, parts_of, smooth
 
-WIDTH, HEIGHT = 900, 1200
+WIDTH, HEIGHT = 750, 1000
 USUAL_EXPOSURE = 1.2
 """Phones expose clothes a little above what they reflect."""
 LIGHT_FROM = np.array([-0.45, -0.60, 0.66])
@@ -190,7 +190,7 @@ def _ground(room: Room, rng: np.random.Generator) -> FloatArray:
     elif room.ground == "carpet":
         light *= (1 + 0.13 * smooth_noise(rng, shape, (2.6, 2.6)) + 0.05 * layered_noise(rng, shape, 60, 3))[..., None]
     elif room.ground == "door":
-        inner = (np.abs(x - WIDTH / 2) < 330) & (np.abs(y - HEIGHT / 2) < 520)
+        inner = (np.abs(x - WIDTH / 2) < 275) & (np.abs(y - HEIGHT / 2) < 433)
         edge = cv2.GaussianBlur(inner.astype(np.float32), (0, 0), 2)
         slope_y, slope_x = np.gradient(edge)
         light *= (1 + 1.6 * slope_x + 1.6 * slope_y)[..., None] * (1 + 0.012 * smooth_noise(rng, shape, (90, 3)))[
@@ -205,7 +205,7 @@ def _card(picture: FloatArray, rng: np.random.Generator) -> tuple[FloatArray, di
     side = -1 if rng.random() < 0.5 else 1
     centre = np.array([WIDTH * (0.5 + side * 0.40), HEIGHT * float(rng.uniform(0.80, 0.88))])
     spin = np.radians(float(rng.uniform(-14, 14)))
-    half = np.array([[-55, -75], [55, -75], [55, 75], [-55, 75]], dtype=float)
+    half = np.array([[-46, -62], [46, -62], [46, 62], [-46, 62]], dtype=float)
     corners = half @ np.array([[np.cos(spin), np.sin(spin)], [-np.sin(spin), np.cos(spin)]]) + centre
     mask = np.zeros(picture.shape[:2], np.uint8)
     cv2.fillPoly(mask, [(corners * 16).round().astype(np.int32)], 255, cv2.LINE_AA, 4)
