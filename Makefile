@@ -4,7 +4,7 @@ PYTHON ?= python3.11
 BIN := .venv/bin
 STAMP := .setup
 
-.PHONY: demo serve test check bench screenshots client clean
+.PHONY: demo serve test bench screenshots client clean
 
 demo: $(STAMP)/python $(STAMP)/web
 	$(BIN)/lucid-swatch demo
@@ -13,13 +13,14 @@ serve: $(STAMP)/python $(STAMP)/web
 	$(BIN)/lucid-swatch serve
 
 test: $(STAMP)/dev $(STAMP)/web $(STAMP)/chromium
-	$(BIN)/ruff check src tests benchmarks
-	$(BIN)/ruff format --check src tests benchmarks
+	$(BIN)/ruff check src tests benchmarks docs
+	$(BIN)/ruff format --check src tests benchmarks docs
 	$(BIN)/mypy
 	cd web && npm run --silent lint && npm run --silent check && npm run --silent test
-	$(BIN)/pytest
+	cd web && npm run --silent fresh
+	$(BIN)/pytest -n 2 --dist loadfile
 
-bench: $(STAMP)/dev $(STAMP)/web
+bench: $(STAMP)/dev $(STAMP)/web $(STAMP)/chromium
 	$(BIN)/python -m benchmarks
 
 # The typed browser client, from the API's own description.

@@ -46,12 +46,15 @@ def main():
     parser.add_argument("--out", type=Path, default=Path(__file__).parent / "screenshots")
     asked = parser.parse_args()
     asked.out.mkdir(parents=True, exist_ok=True)
-    with tempfile.TemporaryDirectory() as fresh:
-        with running("demo", asked.data or Path(fresh) / "demo") as url, browser() as chromium:
-            page = chromium.new_page(viewport=SIZE)
-            page.on("console", lambda message: print("console:", message.text))
-            page.on("pageerror", lambda error: print("page error:", error))
-            take(page, url, asked.out)
+    with (
+        tempfile.TemporaryDirectory() as fresh,
+        running("demo", asked.data or Path(fresh) / "demo") as url,
+        browser() as chromium,
+    ):
+        page = chromium.new_page(viewport=SIZE)
+        page.on("console", lambda message: print("console:", message.text))
+        page.on("pageerror", lambda error: print("page error:", error))
+        take(page, url, asked.out)
 
 
 if __name__ == "__main__":

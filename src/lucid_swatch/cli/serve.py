@@ -72,7 +72,8 @@ def _run(data: Path, settings: Settings, port: int | None) -> None:
 def open_port(wanted: int) -> socket.socket:
     """A socket on the loopback address, on the wanted port or the next free one. Refused when all are taken."""
     for port in range(wanted, wanted + PORTS_TRIED):
-        listening = socket.socket(socket.AF_INET, socket.SOCK_STREAM)
+        # named TCP in full, or asyncio leaves small packets waiting 40 ms for company
+        listening = socket.socket(socket.AF_INET, socket.SOCK_STREAM, socket.IPPROTO_TCP)
         listening.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
         try:
             listening.bind((LOOPBACK, port))

@@ -15,7 +15,7 @@ const keep = () => ready.value && emit('keep', text.value)
   <form class="keep" @submit.prevent="keep">
     <NInput v-model:value="text" placeholder="What is it for?" :maxlength="200" :input-props="{ 'aria-label': 'Name of the look', id: 'look-name' }" />
     <button class="button firm" type="submit" :disabled="!ready">Keep</button>
-    <button v-if="kept" class="button" type="button" :disabled="!ready" @click="emit('another', text)">Keep as another</button>
+    <button v-if="kept" class="button" type="button" :disabled="!ready" @click="emit('another', text)">As another</button>
   </form>
 </template>
 

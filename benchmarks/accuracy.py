@@ -1,0 +1,98 @@
+"""Colours read against colours known, beside plain k-means on the same photos."""
+
+import json
+import multiprocessing
+from concurrent.futures import ProcessPoolExecutor
+from pathlib import Path
+
+import cv2
+import numpy as np
+from threadpoolctl import threadpool_limits
+
+from lucid_swatch.core.colour.difference import pairwise_delta_e_2000
+from lucid_swatch.core.colour.spaces import rgb_linear_to_lab
+from lucid_swatch.core.photo.light import NeutralPoint
+from lucid_swatch.files.photo import read_photo
+from lucid_swatch.files.pictures import read_mask
+from lucid_swatch.outside.cut_out import SalientObjectNetwork
+from lucid_swatch.usecases.measure_photo import measure_photo
+
+K_MEANS_COLOURS = 5
+LEAST_SHARE = 0.03
+PLAIN = ("solid", "marl")
+
+
+def accuracy(folder, limit=None):
+    """Figures for a folder with truth.json: photos with the colours, shares, pattern, mask and neutral of each."""
+    truths = json.loads((folder / "truth.json").read_text(encoding="utf-8"))[:limit]
+    # a fork would inherit the locks of the network's threads
+    with ProcessPoolExecutor(2, mp_context=multiprocessing.get_context("spawn")) as pool:
+        rows = list(pool.map(_row, [(str(folder), truth) for truth in truths]))
+    figures = {
+        name: {"median": round(float(np.median(values)), 2), "mean": round(float(np.mean(values)), 2)}
+        for name in ("measured", "k-means of the photo", "k-means inside the true outline")
+        if (values := [row[name] for row in rows])
+    }
+    return {
+        "photos": len(rows), "difference": figures,
+        "median against k-means of the photo": round(figures["measured"]["median"] / figures["k-means of the photo"]["median"], 2),
+        "median against k-means inside the outline": round(
+            figures["measured"]["median"] / figures["k-means inside the true outline"]["median"], 2
+        ),
+        "outline overlap, median": round(float(np.median([row["overlap"] for row in rows])), 3),
+        "plain or patterned right": round(float(np.mean([row["plain"] for row in rows])), 3),
+        "held by the uncertainty": round(float(np.mean([row["held"] for row in rows])), 3),
+    }  # fmt: skip
+
+
+def _row(task):
+    folder, truth = Path(task[0]), task[1]
+    cv2.setNumThreads(1)
+    threadpool_limits(1)
+    photo = read_photo(folder / truth["file"])
+    true = _colours(truth)
+    neutral = truth.get("neutral")
+    point = NeutralPoint(neutral["x"], neutral["y"], neutral.get("lightness", neutral.get("L"))) if neutral else None
+    reading = measure_photo(photo, SalientObjectNetwork(1), point)
+    read = reading.measurement
+    mask = _mask(folder / truth["mask"], photo.srgb.shape[:2])
+    shot = rgb_linear_to_lab(photo.rgb_linear)
+    largest = true[0][int(np.argmax(true[1]))]
+    nearest = pairwise_delta_e_2000(largest[None], read.lab)[0]
+    return {
+        "measured": difference(true, (read.lab, read.share)),
+        "k-means of the photo": difference(true, _k_means(shot.reshape(-1, 3))),
+        "k-means inside the true outline": difference(true, _k_means(shot[mask])),
+        "overlap": float((mask & reading.outline.mask).sum() / (mask | reading.outline.mask).sum()),
+        "plain": (read.pattern.type.value in PLAIN) == (truth["pattern"]["type"] in PLAIN),
+        "held": bool(nearest.min() <= read.uncertainty[int(nearest.argmin())]),
+    }  # fmt: skip
+
+
+def difference(true, read):
+    """CIEDE2000: the mean of every true colour to the nearest read one, by share, and the other way round."""
+    apart = pairwise_delta_e_2000(true[0], read[0])
+    there = apart.min(axis=1) @ (true[1] / true[1].sum())
+    back = apart.min(axis=0) @ (read[1] / read[1].sum())
+    return float((there + back) / 2)
+
+
+def _colours(truth):
+    if truth.get("mean_lab"):
+        return np.array([truth["mean_lab"]], dtype=float), np.ones(1)
+    return np.array([c["lab"] for c in truth["colours"]], dtype=float), np.array([c["share"] for c in truth["colours"]])
+
+
+def _mask(path, shape):
+    mask = read_mask(path.read_bytes()).astype(np.uint8)
+    return cv2.resize(mask, shape[::-1], interpolation=cv2.INTER_NEAREST) > 0
+
+
+def _k_means(lab):
+    few = lab[:: max(1, len(lab) // 20_000)].astype(np.float32)
+    cv2.setRNGSeed(1)
+    criteria = (cv2.TERM_CRITERIA_EPS + cv2.TERM_CRITERIA_MAX_ITER, 40, 0.1)
+    _, labels, centres = cv2.kmeans(few, K_MEANS_COLOURS, None, criteria, 2, cv2.KMEANS_PP_CENTERS)
+    share = np.bincount(labels[:, 0], minlength=K_MEANS_COLOURS) / len(few)
+    kept = share >= LEAST_SHARE
+    return centres[kept].astype(float), share[kept]
