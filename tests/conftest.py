@@ -3,6 +3,7 @@
 import fcntl
 import hashlib
 import shutil
+import time
 from pathlib import Path
 
 import pytest
@@ -13,6 +14,8 @@ from lucid_swatch.store.database import open_database
 from lucid_swatch.store.folder import Folder
 
 ROOT = Path(__file__).parents[1]
+OLD = 24 * 3600
+"""Seconds after which a demo of other sources is thrown away."""
 MADE_FROM = ("core", "demo", "files", "formats", "outside", "store", "usecases", "work")
 
 
@@ -50,7 +53,7 @@ def demo_template(tmp_path_factory):
         fcntl.flock(lock, fcntl.LOCK_EX)  # the other test process waits for the same one
         build_demo(kept)
         for other in kept.parent.iterdir():
-            if other.is_dir() and other != kept:
+            if other.is_dir() and other != kept and time.time() - other.stat().st_mtime > OLD:
                 shutil.rmtree(other, ignore_errors=True)
     return kept
 

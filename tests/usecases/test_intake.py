@@ -4,11 +4,13 @@ from datetime import date
 
 import numpy as np
 import pytest
+from PIL import Image
 
 from lucid_swatch.core.garment.vocabulary import Bin, Category, PatternType, Scale
 from lucid_swatch.core.photo.light import NeutralPoint
 from lucid_swatch.core.photo.strokes import Stroke
 from lucid_swatch.core.problems import NotThere, Refused
+from lucid_swatch.demo.studio.scene import Room, room_picture
 from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.records import PhotoState
@@ -23,7 +25,7 @@ from lucid_swatch.usecases.intake import (
     undo_stroke,
 )
 from lucid_swatch.usecases.rail import Word, change_piece, hang_photo, take_off, the_rail
-from tests.pictures import coat_photo
+from tests.pictures import coat_photo, encoded
 
 TODAY = date(2031, 5, 4)
 
@@ -124,6 +126,23 @@ def test_strokes_move_the_outline_and_come_back(coat, sessions, folder, network)
     assert photo(sessions, coat).outline == before.outline
     with sessions.begin() as session, pytest.raises(Refused, match="no stroke"):
         undo_stroke(session, coat)
+
+
+def test_what_the_search_does_not_see_can_be_drawn(take, sessions, folder, network):
+    room = Image.fromarray(room_picture(Room("wall"), np.random.default_rng(3)))
+    id = take(("wall.jpg", encoded(room)))[0].photo.id
+    read_kept_photo(sessions, folder, network, id)
+    failed = photo(sessions, id)
+    assert failed.state is PhotoState.FAILED
+    assert "no garment" in failed.problem["what"]
+    assert folder.has_picture(id, "as-shot.jpg")
+    with sessions.begin() as session:
+        add_stroke(session, id, Stroke(True, ((0.3, 0.4), (0.7, 0.4), (0.7, 0.6), (0.3, 0.6)), 0.1))
+    read_kept_photo(sessions, folder, network, id)
+    drawn = photo(sessions, id)
+    assert drawn.state is PhotoState.READ
+    assert drawn.problem is None
+    assert 0.02 < drawn.reading["garment"]["share"] < 0.6
 
 
 def test_a_photo_can_wait(coat, sessions):

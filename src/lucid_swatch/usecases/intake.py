@@ -5,6 +5,7 @@ from dataclasses import dataclass
 from datetime import UTC, datetime
 from uuid import uuid4
 
+import numpy as np
 from sqlalchemy.orm import Session
 
 from lucid_swatch.core.colour.arrays import ByteArray
@@ -29,6 +30,7 @@ from lucid_swatch.store.records import PhotoRecord, PhotoState
 
 from .measure_photo import PhotoReading, measure_photo
 
+NAME_LENGTH = 200
 FOUND = "found.png"
 AS_SHOT = "as-shot.jpg"
 CLOTH_ASPECT = 0.6
@@ -56,7 +58,7 @@ def take_in(session: Session, folder: Folder, client_id: str, files: Iterable[tu
             continue
         id = uuid4().hex
         folder.keep_photo(id + ending, stripped)
-        photo = PhotoRecord(id, client_id, name, id + ending, datetime.now(UTC))
+        photo = PhotoRecord(id, client_id, name[:NAME_LENGTH], id + ending, datetime.now(UTC))
         Photos(session).add(photo)
         taken.append(TakenIn(name, photo, None))
     return taken
@@ -118,10 +120,21 @@ def _outline(
         found = Outline(mask, float(kept.get("confidence", 0.5)), method)
     except NotThere:
         stage("finding the garment")
-        found = find_outline(photo.srgb, cut_out(photo.srgb))
-        folder.keep_picture(record.id, FOUND, mask_png(found.mask))
+        found = _searched(record, photo, folder, cut_out)
     strokes = tuple(Stroke(s["cloth"], tuple(map(tuple, s["points"])), s["width"]) for s in record.strokes)
     return mend_outline(photo.srgb, found, strokes)
+
+
+def _searched(record: PhotoRecord, photo: Photo, folder: Folder, cut_out: CutOut) -> Outline:
+    try:
+        found = find_outline(photo.srgb, cut_out(photo.srgb))
+    except Refused:
+        if not any(stroke["cloth"] for stroke in record.strokes):
+            raise
+        # the stylist sees what the search does not
+        return Outline(np.zeros(photo.srgb.shape[:2], dtype=bool), 0.0, "outlined")
+    folder.keep_picture(record.id, FOUND, mask_png(found.mask))
+    return found
 
 
 def _keep_pictures(id: str, reading: PhotoReading, folder: Folder) -> None:

@@ -7,6 +7,7 @@ import pytest
 from lucid_swatch.core.photo.outline import Outline, find_outline, open_holes, outline_polygons
 from lucid_swatch.core.photo.strokes import Stroke, mend_outline
 from lucid_swatch.core.problems import Refused
+from lucid_swatch.demo.studio.scene import Room, room_picture
 
 
 def scene(draw):
@@ -54,6 +55,16 @@ def test_a_guess_without_the_network_says_how_unsure_it_is():
     assert (found.mask & thing).sum() / (found.mask | thing).sum() > 0.8
     assert found.confidence <= 0.2
     assert "middle of the picture" in found.method
+
+
+@pytest.mark.parametrize("seed", [3, 4])
+@pytest.mark.parametrize("ground", ["wall", "wood", "sheet", "door", "carpet"])
+def test_an_empty_room_is_refused(ground, seed):
+    room = Room(ground)
+    rng = np.random.default_rng(seed)
+    picture = room_picture(room, rng)
+    with pytest.raises(Refused, match="no garment could be found"):
+        find_outline(picture, np.zeros(picture.shape[:2]))
 
 
 @pytest.fixture

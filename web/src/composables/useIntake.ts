@@ -1,6 +1,7 @@
 import { useTimeoutPoll } from '@vueuse/core'
 import { computed, ref, watch, type Ref } from 'vue'
-import { answered, api, asForm, asProblem, type NeutralMark, type Photo, type Piece, type Problem, type Stroke, type Taken, type Word } from '@/api'
+import { answered, api, asForm, asProblem, type NeutralMark, type Photo, type Piece, type Stroke, type Taken, type Word } from '@/api'
+import { useTried } from './useTried'
 
 const EVERY = 350
 const AT_ONCE = 8
@@ -11,7 +12,7 @@ export function useIntake(clientId: Ref<string>) {
   const loaded = ref(false)
   const refused = ref<Taken[]>([])
   const sending = ref({ done: 0, of: 0 })
-  const problem = ref<Problem | null>(null)
+  const { problem, tried } = useTried()
   const reading = computed(() => photos.value.some((p) => p.state === 'waiting' || p.state === 'reading'))
 
   async function load() {
@@ -49,16 +50,6 @@ export function useIntake(clientId: Ref<string>) {
     sending.value = { done: 0, of: 0 }
   }
 
-  async function tried<T>(act: () => Promise<T>): Promise<T | null> {
-    try {
-      const done = await act()
-      problem.value = null
-      return done
-    } catch (error) {
-      problem.value = asProblem(error)
-      return null
-    }
-  }
   const put = (photo: Photo) => (photos.value = photos.value.map((p) => (p.id === photo.id ? photo : p)))
   const path = (id: string) => ({ params: { path: { photo_id: id } } })
 

@@ -1,22 +1,13 @@
 import { ref, watch, type Ref } from 'vue'
-import { answered, api, asProblem, type KeptLook, type Problem } from '@/api'
+import { answered, api, type KeptLook } from '@/api'
+import { useTried } from './useTried'
 import type { Draft } from './useLookDraft'
 
 /** A client's kept looks. */
 export function useKeptLooks(clientId: Ref<string>) {
   const looks = ref<KeptLook[]>([])
-  const problem = ref<Problem | null>(null)
+  const { problem, tried } = useTried()
 
-  async function tried<T>(act: () => Promise<T>): Promise<T | null> {
-    try {
-      const done = await act()
-      problem.value = null
-      return done
-    } catch (error) {
-      problem.value = asProblem(error)
-      return null
-    }
-  }
   const load = () =>
     tried(async () => {
       looks.value = await answered(api.GET('/api/clients/{client_id}/looks', { params: { path: { client_id: clientId.value } } }))

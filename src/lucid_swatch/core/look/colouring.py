@@ -41,8 +41,8 @@ def _temperature(batch: LookBatch) -> Points:
         apart = abs(face[i] - skin[i])
         side = "warmer" if face[i] > skin[i] else "cooler"
         if values[i] >= 0:
-            return f"{batch.called(i, places[i])} near the face sits with {'warm' if skin[i] > 0 else 'cool'} skin, {apart:.1f} apart"
-        return f"{batch.called(i, places[i])} near the face is {side} than the skin by {apart:.1f}"
+            return f"{batch.called(i, places[i])} near the face: with {'warm' if skin[i] > 0 else 'cool'} skin, {apart:.1f} apart"
+        return f"{batch.called(i, places[i])} near the face: {side} than the skin by {apart:.1f}"
 
     return Points("near-face-temperature", values, places, text)
 

@@ -85,7 +85,7 @@ def _temperature(batch: LookBatch) -> tuple[Points, Points]:
     def cross_text(i: int) -> str:
         side = "cooler" if warmer[i, 0] else "warmer"
         held = "; a white, a black or a print between them softens it" if separator[i] > 0.5 else ""
-        return f"{batch.called(i, strays[i])} {side} than the other neutrals, {100 * crossing[i] / 2:.0f} % against them{held}"
+        return f"{batch.called(i, strays[i])}: {side} than the other neutrals, {100 * crossing[i] / 2:.0f} % against them{held}"
 
     return (
         Points("temperature-agrees", agreed, agreeing, agree_text),
@@ -171,8 +171,8 @@ def _pale_accessories(batch: LookBatch) -> Points:
     values = values + np.where((dark.sum(axis=1) == 0) & (heavy & batch.present).any(axis=1), 3.0 * light, 0)
     return Points(
         "pale-accessories", values, np.where((values < 0)[:, None], dark, heavy),
-        lambda i: f"{batch.called(i, dark[i])} {deepest[i] + 28:.0f} L* below a pale look of L* {pale[i]:.0f}"
-        if values[i] < 0 else f"{batch.called(i, heavy[i])} light as the look, L* {pale[i]:.0f}",
+        lambda i: f"{batch.called(i, dark[i])}: {deepest[i] + 28:.0f} L* below a pale look of L* {pale[i]:.0f}"
+        if values[i] < 0 else f"{batch.called(i, heavy[i])}: as light as the look, L* {pale[i]:.0f}",
     )  # fmt: skip
 
 
@@ -232,7 +232,7 @@ def _held(batch: LookBatch) -> Points:
     values = several * np.where(quiet >= 0.18, 5.0 * np.clip(quiet / 0.35, 0, 1), -9.0 * (1 - quiet / 0.18))
     return Points(
         "strong-held-by-quiet", values, strong,
-        lambda i: f"{batch.called(i, strong[i])} held by {100 * quiet[i]:.0f} % quiet cloth"
+        lambda i: f"{batch.called(i, strong[i])}: held by {100 * quiet[i]:.0f} % quiet cloth"
         if values[i] > 0 else f"{batch.called(i, strong[i])}: strong colours with only {100 * quiet[i]:.0f} % quiet cloth",
     )  # fmt: skip
 
@@ -352,7 +352,7 @@ def _brown_with_blue(batch: LookBatch) -> Points:
     values = mostly * np.where(brown.any(axis=1), 11.0, np.where(black.any(axis=1), -3.0, 0.0))
     return Points(
         "brown-with-blue", values, brown | black,
-        lambda i: f"{batch.called(i, brown[i])} warms a look that is {100 * blue[i]:.0f} % blue" if values[i] > 0
+        lambda i: f"{batch.called(i, brown[i])}: brown warms a look that is {100 * blue[i]:.0f} % blue" if values[i] > 0
         else f"{batch.called(i, black[i])}: black stays cold in a look that is {100 * blue[i]:.0f} % blue",
     )  # fmt: skip
 
@@ -409,5 +409,5 @@ def _black_in_summer(batch: LookBatch) -> Points:
     values = np.where(hot & batch.schools["avoid_black_in_summer"], -10.0 * np.clip(amount / 0.4, 0, 1), 0.0)
     return Points(
         "black-in-summer", values, black > 0.5,
-        lambda i: f"{batch.called(i, (black > 0.5)[i])}: {100 * amount[i]:.0f} % black on a hot day",
+        lambda i: f"{batch.called(i, (black > 0)[i])}: {100 * amount[i]:.0f} % black on a hot day",
     )  # fmt: skip

@@ -112,7 +112,7 @@ def _pick_up(batch: LookBatch, weight: FloatArray) -> tuple[Points, Points]:
     return (
         Points(
             "picked-up", one_or_two, motif,
-            lambda i: f"{batch.called(i, motif[i])} picks up {colours[i]} of the print's colours",
+            lambda i: f"{batch.called(i, motif[i])}: {colours[i]} of the print's colours picked up",
         ),
         Points(
             "every-colour-again", too_many, motif,
@@ -136,7 +136,7 @@ def _mute(batch: LookBatch, weight: FloatArray) -> Points:
     places = (loud > 0.3) & batch.present
     return Points(
         "partners-muted", values, np.where((values < 0)[:, None], places, lead),
-        lambda i: f"{batch.called(i, places[i])} loud beside the statement: {100 * share[i]:.0f} % of the rest"
+        lambda i: f"{batch.called(i, places[i])}: loud beside the statement, {100 * share[i]:.0f} % of the rest"
         if values[i] < 0 else f"the partners of {batch.called(i, lead[i]).lower()} keep quiet",
     )  # fmt: skip
 
@@ -157,6 +157,6 @@ def _accent_wanted(batch: LookBatch) -> Points:
     values = np.where(wanted, np.where(accent.any(axis=1), 6.0, -10.0), 0.0)
     return Points(
         "accent-wanted", values, accent,
-        lambda i: f"{batch.called(i, accent[i])} is the accent that was wanted" if values[i] > 0
+        lambda i: f"{batch.called(i, accent[i])}: the accent that was wanted" if values[i] > 0
         else "an accent was wanted and no small strong colour is there",
     )  # fmt: skip

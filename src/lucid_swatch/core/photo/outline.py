@@ -43,17 +43,30 @@ def find_outline(srgb: ByteArray, probability: FloatArray) -> Outline:
     if found < 0.004:
         rough, method = _centre_guess(rough.shape), "GrabCut from the middle of the picture"
     refined = _refine(small, rough)
-    if not refined.any():
+    guessed = found < 0.004
+    if not refined.any() or (guessed and not _stands_out(small, refined)):
         raise Refused(
             "no garment could be found in the photo.",
-            do="Photograph one garment on a plain ground, or draw its outline.",
+            do="Photograph one garment on a plain ground of another colour, or draw over its cloth.",
         )
     refined = open_holes(small, _largest_parts(refined))
     agreement = float((refined & (rough > 0.5)).sum() / max((refined | (rough > 0.5)).sum(), 1))
     decided = float(np.abs(rough[refined] - 0.5).mean() * 2)
     mask = smooth_edge(refined, (rows, columns))
-    confidence = agreement * decided if found >= 0.004 else 0.2
+    confidence = 0.2 if guessed else agreement * decided
     return Outline(mask, float(np.clip(confidence, 0.0, 1.0)), method)
+
+
+LEAST_DIFFERENCE = 10.0
+"""CIELAB units between a place and its ground below which it is part of the ground."""
+
+
+def _stands_out(srgb: ByteArray, mask: BoolArray) -> bool:
+    """Whether a guessed place differs from what lies around it. srgb: (rows, columns, 3)."""
+    if mask.all():
+        return False
+    lab = cv2.cvtColor(srgb.astype(np.float32) / 255, cv2.COLOR_RGB2LAB)
+    return bool(np.linalg.norm(np.median(lab[mask], axis=0) - np.median(lab[~mask], axis=0)) > LEAST_DIFFERENCE)
 
 
 def smooth_edge(mask: BoolArray, shape: tuple[int, int]) -> BoolArray:

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 import cv2
 import numpy as np
 
-from lucid_swatch.core.colour.arrays import BoolArray, ByteArray, FloatArray
+from lucid_swatch.core.colour.arrays import ByteArray, FloatArray
 from lucid_swatch.core.colour.spaces import encode_srgb, lab_to_rgb_linear
 
 from .noise import layered_noise, smooth_noise
@@ -177,19 +177,3 @@ def _eye(picture: FloatArray, u: FloatArray, v: FloatArray, sitter: Sitter, side
 def _edge(distance: FloatArray, softness: float) -> FloatArray:
     edge: FloatArray = 1 / (1 + np.exp(-np.clip(distance / softness * 3, -40, 40)))
     return edge
-
-
-def face_mask(picture: ByteArray) -> BoolArray:
-    """Where the face is drawn, for tests. picture: only its size counts."""
-    face = [
-        (0.0, -1.3),
-        (0.55, -1.24),
-        (0.93, -0.78),
-        (1.0, -0.1),
-        (0.95, 0.42),
-        (0.72, 0.98),
-        (0.34, 1.36),
-        (0.0, 1.42),
-    ]
-    inside: BoolArray = _area(face)[: picture.shape[0], : picture.shape[1]] > 0.5
-    return inside

@@ -80,6 +80,11 @@ def photograph(subject: Subject, room: Room, seed: int) -> tuple[ByteArray, Trut
     return _camera(picture, room, rng), truth
 
 
+def room_picture(room: Room, rng: np.random.Generator) -> ByteArray:
+    """A photo of a room with nothing in it. Returns (HEIGHT, WIDTH, 3)."""
+    return _camera(_ground(room, rng), room, rng)
+
+
 @dataclass
 class _Drawn:
     light: FloatArray
