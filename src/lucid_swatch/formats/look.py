@@ -8,7 +8,7 @@ from pydantic import Field, field_validator, model_validator
 from lucid_swatch.core.client.colouring import Client
 from lucid_swatch.core.garment.piece import Piece
 from lucid_swatch.core.garment.vocabulary import Undertone
-from lucid_swatch.core.look.look import Conventions, Intent, Look, in_order
+from lucid_swatch.core.look.look import Conventions, Intent, Look
 from lucid_swatch.core.problems import Refused
 
 from .document import Document, Titled, parse
@@ -80,9 +80,9 @@ class LookDocument(Titled):
         return self
 
     def to_core(self) -> Look:
-        """The look as the core sees it, its pieces in a fixed order: the order given does not matter."""
+        """The look as the core sees it."""
         return Look(
-            self.id, in_order([p.to_core() for p in self.pieces]), self.client.to_core() if self.client else None,
+            self.id, tuple(p.to_core() for p in self.pieces), self.client.to_core() if self.client else None,
             self.conventions.to_core(), self.intent, tuple(p.to_core() for p in self.rail),
         )  # fmt: skip
 

@@ -22,7 +22,8 @@ def open_database(folder: Path) -> Sessions:
     Refused when the folder cannot be written or the file is no database of ours; it is then left as it is."""
     file = folder / FILE
     try:
-        folder.mkdir(parents=True, exist_ok=True)
+        # clients' photos are nobody else's
+        folder.mkdir(mode=0o700, parents=True, exist_ok=True)
         sessions = connect(folder)
         with sessions.begin() as session:
             session.execute(sa.text("select count(*) from sqlite_master")).scalar_one()

@@ -8,7 +8,7 @@ from sqlalchemy.orm import Session
 
 from lucid_swatch.core.client.colouring import Client
 from lucid_swatch.core.look.considered import Effect, consider
-from lucid_swatch.core.look.look import Intent, Look, in_order
+from lucid_swatch.core.look.look import Intent, Look
 from lucid_swatch.core.look.mends import Mend
 from lucid_swatch.core.look.stitches import Stitch, find_stitches
 from lucid_swatch.core.look.verdict import Verdict, judge
@@ -43,7 +43,7 @@ def judge_pieces(session: Session, client_id: str, piece_ids: tuple[str, ...], i
         raise NotThere("this piece is not on the client's rail.", missing, "Load the page again.")
     if len(set(piece_ids)) < len(piece_ids):
         raise Refused("one piece is in the look twice.", "look", "Take one of them out.")
-    worn = in_order(rail[id] for id in piece_ids)
+    worn = tuple(rail[id] for id in piece_ids)
     rest = tuple(piece for id, piece in rail.items() if id not in piece_ids)
     face = client.colouring if known(client.colouring) else None
     look = Look("look", worn, face, client.conventions, intent, rest)
@@ -91,6 +91,6 @@ def overall_of(session: Session, client_id: str, looks: list[KeptLook]) -> dict[
     rail = {hung.piece.id: hung.piece for hung in Pieces(session).of_client(client_id)}
     face = client.colouring if known(client.colouring) else None
     judged = judge(
-        [Look(k.id, in_order(rail[id] for id in k.piece_ids), face, client.conventions, k.intent) for k in looks]
+        [Look(k.id, tuple(rail[id] for id in k.piece_ids), face, client.conventions, k.intent) for k in looks]
     )
     return {verdict.id: verdict.overall for verdict in judged}

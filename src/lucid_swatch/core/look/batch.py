@@ -10,7 +10,7 @@ from ..colour.arrays import BoolArray, FloatArray, IntArray
 from ..garment.piece import Piece
 from ..garment.vocabulary import Category
 from .body import Zone
-from .look import Conventions, Intent, Look
+from .look import Conventions, Intent, Look, in_order
 from .table import CATEGORIES, ZONE_ORDER, PieceTable, build_table
 
 INTENTS: tuple[Intent | None, ...] = (None, *Intent)
@@ -79,7 +79,8 @@ def make_batch(looks: list[Look]) -> LookBatch:
     most = max(len(look.pieces) for look in looks)
     index = np.full((len(looks), most), -1, dtype=np.intp)
     for row, look in enumerate(looks):
-        index[row, : len(look.pieces)] = [order[id(p)] for p in look.pieces]
+        # one order whatever they came in: among equals the first would lead
+        index[row, : len(look.pieces)] = [order[id(p)] for p in in_order(look.pieces)]
     return batch_of(
         table,
         index,

@@ -4,7 +4,7 @@ from dataclasses import dataclass, replace
 
 from ..problems import Refused
 from .batch import make_batch
-from .look import Look, in_order
+from .look import Look
 from .mends import Mend, candidates, choose, with_piece
 from .verdict import DIGITS, Verdict, explain, score_batch
 
@@ -37,7 +37,7 @@ def consider(look: Look) -> Considered:
         raise Refused("the look has no piece.", look.id, "Add at least one piece.")
     changes = candidates(look)
     after = {p.id: with_piece(look.pieces, p) for p in (*look.pieces, *look.rail)}
-    others = [*(pieces for _, pieces in changes), *(in_order(pieces) for pieces in after.values() if pieces)]
+    others = [*(pieces for _, pieces in changes), *(pieces for pieces in after.values() if pieces)]
     scores = score_batch(make_batch([look, *[replace(look, pieces=pieces) for pieces in others]]))
     now = float(scores.overall[0])
     rest = iter(scores.overall[len(changes) + 1 :])
