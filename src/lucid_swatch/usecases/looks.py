@@ -10,7 +10,7 @@ from lucid_swatch.core.client.colouring import Client
 from lucid_swatch.core.look.considered import Effect, consider
 from lucid_swatch.core.look.look import Intent, Look
 from lucid_swatch.core.look.mends import Mend
-from lucid_swatch.core.look.stitches import Stitch, find_stitches
+from lucid_swatch.core.look.stitches import Stitch
 from lucid_swatch.core.look.verdict import Verdict, judge
 from lucid_swatch.core.problems import NotThere, Refused
 from lucid_swatch.store.clients import Clients
@@ -48,7 +48,7 @@ def judge_pieces(session: Session, client_id: str, piece_ids: tuple[str, ...], i
     face = client.colouring if known(client.colouring) else None
     look = Look("look", worn, face, client.conventions, intent, rest)
     found = consider(look)
-    return Judged(found.verdict, found.mends, found.effects, find_stitches(look, found.verdict), band_of(face))
+    return Judged(found.verdict, found.mends, found.effects, found.stitches, band_of(face))
 
 
 def known(face: Client) -> bool:

@@ -9,7 +9,6 @@ from lucid_swatch.core.look.body import ZONES, Zone
 from lucid_swatch.core.look.considered import consider
 from lucid_swatch.core.look.look import Look, in_order
 from lucid_swatch.core.look.mends import find_mends, with_piece
-from lucid_swatch.core.look.stitches import find_stitches
 from lucid_swatch.core.look.verdict import judge
 from lucid_swatch.core.problems import Refused
 from tests.strategies import pieces
@@ -80,6 +79,6 @@ def test_a_colour_that_returns_is_stitched_and_a_lone_one_is_not():
     shoes, bag = plain("shoes", Category.SHOES, (43, 20, 31)), plain("bag", Category.BAG, (45, 20, 32))
     knit, trousers = plain("knit", Category.KNIT, (82, 3, 15)), plain("trousers", Category.TROUSERS, (31, 0, -4))
     look = Look("look", in_order([shoes, bag, knit, trousers]))
-    joined = {(s.first, s.second) for s in find_stitches(look, judge([look])[0]) if not s.competes}
+    joined = {(s.first, s.second) for s in consider(look).stitches if not s.competes}
     assert ("bag", "shoes") in joined
     assert all("trousers" not in pair for pair in joined)

@@ -81,12 +81,14 @@ def make_batch(looks: list[Look]) -> LookBatch:
     for row, look in enumerate(looks):
         # one order whatever they came in: among equals the first would lead
         index[row, : len(look.pieces)] = [order[id(p)] for p in in_order(look.pieces)]
+    faces = {id(look.client): look.client for look in looks}
+    read = {key: None if face is None else read_colouring(face) for key, face in faces.items()}
     return batch_of(
         table,
         index,
         [look.conventions for look in looks],
         [look.intent for look in looks],
-        [read_colouring(look.client) if look.client else None for look in looks],
+        [read[id(look.client)] for look in looks],
     )
 
 

@@ -6,6 +6,7 @@ from ..problems import Refused
 from .batch import make_batch
 from .look import Look
 from .mends import Mend, candidates, choose, with_piece
+from .stitches import Stitch, find_stitches
 from .verdict import DIGITS, Verdict, explain, score_batch
 
 
@@ -27,6 +28,7 @@ class Considered:
     mends: list[Mend]
     effects: dict[str, Effect]
     """By piece id, of the look and of the rail."""
+    stitches: list[Stitch]
 
 
 def consider(look: Look) -> Considered:
@@ -45,4 +47,6 @@ def consider(look: Look) -> Considered:
         one: Effect(round((float(next(rest)) if pieces else 0.0) - now, DIGITS), tuple(p.id for p in pieces))
         for one, pieces in after.items()
     }
-    return Considered(explain(scores, 0, look.id), choose(scores, [mend for mend, _ in changes]), effects)
+    verdict = explain(scores, 0, look.id)
+    stitches = find_stitches(scores.batch.table, verdict)
+    return Considered(verdict, choose(scores, [mend for mend, _ in changes]), effects, stitches)

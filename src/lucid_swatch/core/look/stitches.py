@@ -3,8 +3,7 @@
 from dataclasses import dataclass
 from itertools import combinations
 
-from .batch import make_batch
-from .look import Look
+from .table import PieceTable
 from .verdict import Verdict
 
 ECHOES = frozenset({"echo", "accent-from-the-print", "picked-up", "shoes-and-bag", "prints-together", "one-metal"})
@@ -25,9 +24,10 @@ class Stitch:
     """The reason that joins them."""
 
 
-def find_stitches(look: Look, verdict: Verdict) -> list[Stitch]:
-    """The closest echoes and every quarrel between two pieces, as the reasons of the verdict have them."""
-    table = make_batch([look]).table
+def find_stitches(table: PieceTable, verdict: Verdict) -> list[Stitch]:
+    """The closest echoes and every quarrel between two pieces, as the reasons of the verdict have them.
+
+    table: any that holds the pieces of the look."""
     row = {piece.id: k for k, piece in enumerate(table.pieces)}
     echoes: dict[tuple[str, str], tuple[float, Stitch]] = {}
     quarrels: dict[tuple[str, str], Stitch] = {}
