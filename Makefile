@@ -18,7 +18,7 @@ test: $(STAMP)/dev $(STAMP)/web $(STAMP)/chromium
 	$(BIN)/mypy
 	cd web && npm run --silent lint && npm run --silent check && npm run --silent test
 	cd web && npm run --silent fresh
-	$(BIN)/pytest -n 2 --dist loadfile --durations=12
+	$(BIN)/pytest -n 2 --dist loadfile
 
 bench: $(STAMP)/dev $(STAMP)/web $(STAMP)/chromium
 	$(BIN)/python -m benchmarks

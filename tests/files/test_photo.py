@@ -9,7 +9,7 @@ import pytest
 from PIL import Image, ImageCms
 
 from lucid_swatch.core.problems import Refused
-from lucid_swatch.files.photo import decode_photo, read_photo
+from lucid_swatch.files.photo import MAX_BYTES, decode_photo, read_photo
 
 
 def picture(width=120, height=90):
@@ -98,6 +98,17 @@ def test_what_is_no_photo_is_refused_in_a_sentence(content, says):
         decode_photo(content, "coat.jpg")
     assert problem.value.where == "coat.jpg"
     assert problem.value.do
+
+
+def test_a_file_too_large_to_be_a_photo_is_refused_before_it_is_read(tmp_path):
+    large = tmp_path / "film.jpg"
+    with large.open("wb") as file:
+        file.truncate(MAX_BYTES + 1)
+    with pytest.raises(Refused, match="60 MB or more") as problem:
+        read_photo(large)
+    assert "smaller copy" in problem.value.do
+    with pytest.raises(Refused, match="60 MB or more"):
+        decode_photo(bytes(MAX_BYTES + 1), "film.jpg")
 
 
 def test_a_missing_photo_is_named(tmp_path):

@@ -1,7 +1,7 @@
 """What the screens send and get. The open formats stand inside them as they are."""
 
 from datetime import date, datetime
-from typing import Any, Literal
+from typing import Annotated, Any, Literal
 
 from pydantic import BaseModel, ConfigDict, Field
 
@@ -29,6 +29,9 @@ from lucid_swatch.usecases.intake import TakenIn
 from lucid_swatch.usecases.rail import OnRail, Word
 
 from .problems import ProblemDocument
+
+Fraction = Annotated[float, Field(ge=0, le=1)]
+"""Of the width or height of a picture."""
 
 
 class SpotPlace(BaseModel):
@@ -189,7 +192,7 @@ class StrokeRequest(Request):
     """A line drawn over a photo."""
 
     cloth: bool
-    points: list[tuple[float, float]] = Field(min_length=1, max_length=2000)
+    points: list[tuple[Fraction, Fraction]] = Field(min_length=1, max_length=2000)
     width: float = Field(gt=0, le=0.2)
 
 

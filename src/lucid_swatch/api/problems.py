@@ -34,6 +34,12 @@ def answer(status: int, what: str, where: str = "", do: str = "") -> JSONRespons
     return JSONResponse(ProblemDocument(what=what, where=where, do=do).model_dump(), status)
 
 
+def _sentence(message: str) -> str:
+    """The framework's message as ours begin and end."""
+    begin = message[:1].lower() if message[1:2].islower() else message[:1]
+    return f"{begin}{message[1:].rstrip('.')}."
+
+
 def install(app: FastAPI) -> None:
     """Every failure, ours or the framework's, becomes such an answer; no trace reaches a person."""
 
@@ -51,7 +57,9 @@ def install(app: FastAPI) -> None:
 
     @app.exception_handler(HTTPException)
     def _framework(request: Request, problem: HTTPException) -> JSONResponse:
-        return answer(problem.status_code, f"{problem.detail}.", request.url.path, "Go back to the clients' book.")
+        return answer(
+            problem.status_code, _sentence(str(problem.detail)), request.url.path, "Go back to the clients' book."
+        )
 
     @app.exception_handler(sa.exc.OperationalError)
     def _database(request: Request, problem: sa.exc.OperationalError) -> JSONResponse:

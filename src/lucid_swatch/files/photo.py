@@ -49,13 +49,18 @@ class Photo:
 def read_photo(path: Path) -> Photo:
     """Decode a photo on disk. Refused when it is no photo, too large, or broken."""
     try:
-        if path.stat().st_size > MAX_BYTES:
-            raise Refused(f"the file has {path.stat().st_size / 2**20:.0f} MB.", path.name, _SMALLER)
+        check_bytes(path.stat().st_size, path.name)
         content = path.read_bytes()
     except OSError as problem:
         reason = (problem.strerror or "unknown reason").lower()
         raise Refused(f"the photo cannot be opened ({reason}).", path.name, "Check the name and the folder.") from None
     return decode_photo(content, path.name)
+
+
+def check_bytes(size: int, name: str) -> None:
+    """Refused when a file is larger than a photo should be."""
+    if size > MAX_BYTES:
+        raise Refused(f"the file has {size / 2**20:.0f} MB or more.", name, _SMALLER)
 
 
 _SMALLER = f"Send a smaller copy: up to {MAX_BYTES // 2**20} MB and {MAX_PIXELS // 10**6} megapixels."
@@ -85,6 +90,7 @@ def decode_photo(content: bytes, name: str, side: int = WORKING_SIDE) -> Photo:
 
 def check_photo(content: bytes, name: str) -> ImageFile.ImageFile:
     """The opened photo, none of its pixels decoded yet. Refused when it is no photo or of a wrong size."""
+    check_bytes(len(content), name)
     try:
         image = Image.open(io.BytesIO(content), formats=["JPEG", "PNG", "WEBP", "HEIF"])
     except (OSError, ValueError, SyntaxError, EOFError):
