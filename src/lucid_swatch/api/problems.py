@@ -51,9 +51,7 @@ def install(app: FastAPI) -> None:
     def _invalid(request: Request, problem: RequestValidationError) -> JSONResponse:
         fault = problem.errors()[0]
         where = ".".join(str(part) for part in fault["loc"] if part != "body")
-        return answer(
-            422, f"{str(fault['msg'])[:1].lower()}{str(fault['msg'])[1:]}.", where, "Correct it and try again."
-        )
+        return answer(422, _sentence(str(fault["msg"])), where, "Correct it and try again.")
 
     @app.exception_handler(HTTPException)
     def _framework(request: Request, problem: HTTPException) -> JSONResponse:
