@@ -15,6 +15,8 @@ from .output import stop
 
 LOOPBACK = "127.0.0.1"
 PORTS_TRIED = 20
+STOPS_WITHIN = 5
+"""Seconds that an open connection may hold up the end."""
 
 
 def serve(port: Annotated[int | None, typer.Option(help="The port to listen on; 0 takes any.")] = None) -> None:
@@ -65,7 +67,10 @@ def _run(data: Path, settings: Settings, port: int | None) -> None:
     listening = open_port(settings.port if port is None else port)
     typer.echo(f"Lucid Swatch is at http://{LOOPBACK}:{listening.getsockname()[1]}/ and keeps its data in {data}")
     typer.echo("Stop it with Ctrl+C.")
-    server = uvicorn.Server(uvicorn.Config(app, log_level="warning", access_log=False, server_header=False))
+    config = uvicorn.Config(
+        app, log_level="warning", access_log=False, server_header=False, timeout_graceful_shutdown=STOPS_WITHIN
+    )
+    server = uvicorn.Server(config)
     server.run(sockets=[listening])
 
 

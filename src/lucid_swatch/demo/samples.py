@@ -3,6 +3,7 @@
 import io
 import json
 import multiprocessing
+import signal
 from collections.abc import Callable
 from concurrent.futures import ProcessPoolExecutor, as_completed
 from pathlib import Path
@@ -25,7 +26,7 @@ def make_samples(folder: Path, progress: Callable[[int, int], None] = lambda don
     (folder / "masks").mkdir(parents=True, exist_ok=True)
     truths: dict[int, dict[str, object]] = {}
     context = multiprocessing.get_context("spawn")
-    with ProcessPoolExecutor(workers, mp_context=context) as pool:
+    with ProcessPoolExecutor(workers, mp_context=context, initializer=_leave_ctrl_c) as pool:
         futures = {pool.submit(_make, str(folder), k): k for k in range(len(SAMPLES))}
         for done, future in enumerate(as_completed(futures), start=1):
             truths[futures[future]] = future.result()
@@ -33,6 +34,11 @@ def make_samples(folder: Path, progress: Callable[[int, int], None] = lambda don
     portrait = Image.fromarray(draw_portrait(SITTER, PORTRAIT_LAMP, FIRST_SEED - 1))
     (folder / PORTRAIT).write_bytes(_as_jpeg(portrait))
     (folder / TRUTH).write_text(json.dumps([truths[k] for k in sorted(truths)], indent=1), encoding="utf-8")
+
+
+def _leave_ctrl_c() -> None:
+    """Leaves Ctrl+C to the main process."""
+    signal.signal(signal.SIGINT, signal.SIG_IGN)
 
 
 def _make(folder: str, number: int) -> dict[str, object]:

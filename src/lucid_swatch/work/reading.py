@@ -2,6 +2,7 @@
 
 import logging
 import multiprocessing
+import signal
 from concurrent.futures import Future, ProcessPoolExecutor
 from concurrent.futures.process import BrokenProcessPool
 from pathlib import Path
@@ -71,7 +72,8 @@ def _note_failure(id: str, done: Future[None]) -> None:
 
 
 def _prepare() -> None:
-    """One thread each: the processes share the cores among themselves."""
+    """One thread each: the processes share the cores among themselves. Ctrl+C is the business of the main one."""
+    signal.signal(signal.SIGINT, signal.SIG_IGN)
     cv2.setNumThreads(1)
     threadpool_limits(1)
 
