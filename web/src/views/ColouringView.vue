@@ -110,7 +110,7 @@ function tapped(place: { x: number; y: number }) {
         <label class="button">Another portrait<input class="visually-hidden" type="file" accept="image/*,.heic,.heif" @change="send(($event.target as HTMLInputElement).files)" /></label>
         <span v-if="busy" class="soft" role="status">reading…</span>
       </div>
-      <p class="soft">Move the lenses onto bare skin, hair and iris: off lips, shine and red places. Arrow keys move the one in focus.</p>
+      <p v-if="client.portrait" class="soft">Move the lenses onto bare skin, hair and iris: off lips, shine and red places. Arrow keys move the one in focus.</p>
     </aside>
   </div>
 </template>

@@ -136,7 +136,7 @@ const KEYS: [string, string][] = [
         <ProblemNote v-for="(one, index) in refused" :key="index" :problem="one.problem!" closable @close="refused.splice(index, 1)" />
       </div>
       <template v-if="photo">
-        <div class="shown" role="group" aria-label="Show">
+        <div v-if="photo.pictures.as_shot" class="shown" role="group" aria-label="Show">
           <button v-for="one in SHOWN" :key="one" class="word" type="button" :aria-pressed="shown === one" @click="shown = one">{{ one }}</button>
         </div>
         <PhotoStage :photo="photo" :shown="shown" :tool="tool" @neutral="relight(photo.id, $event); tool = 'look'" @stroke="stroke(photo.id, $event)" />

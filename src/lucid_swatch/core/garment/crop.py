@@ -35,7 +35,7 @@ def cloth_window(labels: IntArray, lightness: FloatArray, plain: bool, aspect: f
     main = labels == 0
     even = main & (np.abs(lightness - np.median(lightness[main])) < EVEN_LIGHT)
     tallest = round(CLOTH_SHARE * np.ptp(np.flatnonzero(inside.any(axis=1))))
-    least_height = max(SMALLEST_CLOTH, round(0.2 * tallest))
+    least_height = max(SMALLEST_CLOTH, round(0.12 * tallest))
     for weight in (even, inside) if plain else (inside,):
         for least in (0.999, 0.97, 0.9):
             found = _largest(weight.astype(np.float64), aspect, tallest, least)

@@ -71,7 +71,7 @@ function sized(event: Event) {
         </g>
       </svg>
     </div>
-    <p v-else class="wait">{{ photo.stage || 'This photo waits to be read.' }}</p>
+    <p v-else class="wait">{{ photo.state === 'failed' ? 'There is no picture to show.' : photo.stage || 'This photo waits to be read.' }}</p>
   </div>
 </template>
 
