@@ -3,9 +3,6 @@
 from collections.abc import Callable
 from dataclasses import dataclass
 
-import numpy as np
-
-from lucid_swatch.core.colour.arrays import BoolArray
 from lucid_swatch.core.garment.measurement import Measurement, measure_cloth
 from lucid_swatch.core.photo.light import NeutralPoint, estimate_light, light_from_neutral
 from lucid_swatch.core.photo.outline import Outline, find_outline
@@ -54,8 +51,3 @@ def measure_photo(
         where = f"{photo.file}: {problem.where}" if problem.where else photo.file
         raise Refused(problem.what, where, problem.do) from None
     return PhotoReading(photo, outline, measurement)
-
-
-def given_outline(mask: BoolArray) -> Outline:
-    """An outline that was found before. mask: (rows, columns)."""
-    return Outline(np.asarray(mask, dtype=bool), 1.0, "kept from before")

@@ -2,6 +2,7 @@
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import type { Spots } from '@/api'
+import { placeIn } from '@/lib/place'
 
 /** A portrait with the places where skin, hair and eyes are read: small lenses that can be moved. */
 const { picture, spots, name, tapping } = defineProps<{ picture: string; spots: Spots; name: string; tapping: boolean }>()
@@ -24,11 +25,7 @@ const at = (part: Part, index: number, place: { x: number; y: number }) => {
   return { left: `${now.x * 100}%`, top: `${now.y * 100}%` }
 }
 const picture_box = ref<HTMLElement | null>(null)
-function place(event: PointerEvent) {
-  const box = picture_box.value!.getBoundingClientRect()
-  const within = (value: number) => Math.min(1, Math.max(0, value))
-  return { x: within((event.clientX - box.left) / box.width), y: within((event.clientY - box.top) / box.height) }
-}
+const place = (event: PointerEvent) => placeIn(picture_box.value!, event)
 function put(part: Part, index: number, to: { x: number; y: number }) {
   emit('moved', { ...spots, [part]: spots[part].map((old, i) => (i === index ? to : old)) })
 }

@@ -2,6 +2,7 @@
 import { useElementSize } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import type { NeutralMark, Photo, Stroke } from '@/api'
+import { placeIn } from '@/lib/place'
 
 export type Shown = 'as shot' | 'relit' | 'cloth only'
 export type Tool = 'look' | 'neutral' | 'cloth' | 'not cloth'
@@ -31,9 +32,8 @@ const brush = computed(() => BRUSH * Math.max(size.value.width, size.value.heigh
 watch(() => photo.id, () => (line.value = []))
 
 function place(event: PointerEvent): [number, number] {
-  const box = (event.currentTarget as Element).getBoundingClientRect()
-  const within = (value: number) => Math.min(1, Math.max(0, value))
-  return [within((event.clientX - box.left) / box.width), within((event.clientY - box.top) / box.height)]
+  const { x, y } = placeIn(event.currentTarget as Element, event)
+  return [x, y]
 }
 function down(event: PointerEvent) {
   const [x, y] = place(event)
