@@ -11,7 +11,7 @@ from threadpoolctl import threadpool_limits
 
 from lucid_swatch.core.colour.difference import pairwise_delta_e_2000
 from lucid_swatch.core.colour.spaces import rgb_linear_to_lab
-from lucid_swatch.core.photo.light import NeutralPoint
+from lucid_swatch.core.photo.neutral import NeutralPoint
 from lucid_swatch.files.photo import read_photo
 from lucid_swatch.files.pictures import read_mask
 from lucid_swatch.outside.cut_out import SalientObjectNetwork

@@ -7,7 +7,7 @@ import pytest
 from PIL import Image
 
 from lucid_swatch.core.garment.vocabulary import Bin, Category, PatternType, Scale
-from lucid_swatch.core.photo.light import NeutralPoint
+from lucid_swatch.core.photo.neutral import NeutralPoint
 from lucid_swatch.core.photo.strokes import Stroke
 from lucid_swatch.core.problems import NotThere, Refused
 from lucid_swatch.demo.studio.scene import Room, room_picture

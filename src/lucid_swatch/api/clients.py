@@ -7,7 +7,7 @@ from typing import Annotated
 from fastapi import APIRouter, File, Response, UploadFile
 from sqlalchemy.orm import Session
 
-from lucid_swatch.core.photo.light import NeutralPoint
+from lucid_swatch.core.photo.neutral import NeutralPoint
 from lucid_swatch.core.problems import Refused
 from lucid_swatch.files.photo import MAX_BYTES
 from lucid_swatch.store.clients import Clients

@@ -4,7 +4,7 @@ from typing import Annotated
 
 from fastapi import APIRouter, File, Response, UploadFile
 
-from lucid_swatch.core.photo.light import NeutralPoint
+from lucid_swatch.core.photo.neutral import NeutralPoint
 from lucid_swatch.core.photo.strokes import Stroke
 from lucid_swatch.core.problems import Refused
 from lucid_swatch.files.photo import MAX_BYTES

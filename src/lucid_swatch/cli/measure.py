@@ -5,7 +5,7 @@ from typing import Annotated, Any
 
 import typer
 
-from lucid_swatch.core.photo.light import NeutralPoint
+from lucid_swatch.core.photo.neutral import NeutralPoint
 from lucid_swatch.core.problems import Problem, Refused
 from lucid_swatch.files.photo import read_photo
 from lucid_swatch.formats.document import Document, parse, read_json

@@ -8,7 +8,7 @@ from collections.abc import Callable
 from datetime import UTC, datetime
 from pathlib import Path
 
-from lucid_swatch.core.photo.light import NeutralPoint
+from lucid_swatch.core.photo.neutral import NeutralPoint
 from lucid_swatch.core.problems import Refused
 from lucid_swatch.outside.cut_out import SalientObjectNetwork
 from lucid_swatch.store.database import FILE, Sessions, open_database

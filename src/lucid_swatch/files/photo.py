@@ -17,7 +17,7 @@ pillow_heif.register_heif_opener()
 MAX_BYTES = 60 * 1024 * 1024
 MAX_PIXELS = 80_000_000
 MIN_SIDE = 64
-WORKING_SIDE = 1024
+WORKING_SIDE = 1600
 """Long side of the picture that is measured; 12 megapixels tell no more about a colour than this does."""
 
 FORMATS = {"JPEG": "JPEG", "PNG": "PNG", "WEBP": "WebP", "HEIF": "HEIC", "MPO": "JPEG"}

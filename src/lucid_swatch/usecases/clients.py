@@ -9,8 +9,10 @@ from sqlalchemy.orm import Session
 
 from lucid_swatch.core.client.colouring import Client
 from lucid_swatch.core.client.portrait import Spot, read_spots
-from lucid_swatch.core.photo.light import NeutralPoint, estimate_light, light_from_neutral, relit
+from lucid_swatch.core.photo.light import relit
+from lucid_swatch.core.photo.neutral import NeutralPoint, light_from_neutral
 from lucid_swatch.core.photo.outline import find_outline
+from lucid_swatch.core.photo.scene_light import estimate_light
 from lucid_swatch.core.problems import Refused
 from lucid_swatch.files.photo import decode_photo
 from lucid_swatch.files.pictures import jpeg, thumbnail, to_bytes_srgb

@@ -12,7 +12,8 @@ from lucid_swatch.core.colour.arrays import ByteArray
 from lucid_swatch.core.colour.spaces import rgb_linear_to_lab
 from lucid_swatch.core.garment.crop import Window, cloth_window, colour_window
 from lucid_swatch.core.garment.vocabulary import PatternType
-from lucid_swatch.core.photo.light import NeutralPoint, relit
+from lucid_swatch.core.photo.light import relit
+from lucid_swatch.core.photo.neutral import NeutralPoint
 from lucid_swatch.core.photo.outline import Outline, find_outline, outline_polygons
 from lucid_swatch.core.photo.strokes import Stroke, mend_outline
 from lucid_swatch.core.problems import NotThere, Problem, Refused

@@ -1,11 +1,12 @@
 """Measure one photo: decode, find the garment, read the light, read the cloth."""
 
 from collections.abc import Callable
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from lucid_swatch.core.garment.measurement import Measurement, measure_cloth
-from lucid_swatch.core.photo.light import NeutralPoint, estimate_light, light_from_neutral
-from lucid_swatch.core.photo.outline import Outline, find_outline
+from lucid_swatch.core.photo.neutral import NeutralPoint, light_from_neutral
+from lucid_swatch.core.photo.outline import Outline, find_outline, without_card
+from lucid_swatch.core.photo.scene_light import estimate_light
 from lucid_swatch.core.problems import Refused
 from lucid_swatch.files.photo import Photo
 from lucid_swatch.outside.cut_out import CutOut
@@ -40,6 +41,8 @@ def measure_photo(
             outline = find_outline(photo.srgb, cut_out(photo.srgb))
         progress("reading the light")
         light_rgb = photo.rgb_linear
+        if neutral is not None:
+            outline = replace(outline, mask=without_card(light_rgb, outline.mask, neutral.x, neutral.y))
         light = (
             estimate_light(light_rgb, outline.mask)
             if neutral is None

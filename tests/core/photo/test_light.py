@@ -5,13 +5,9 @@ import pytest
 from numpy.testing import assert_allclose
 
 from lucid_swatch.core.colour.spaces import lab_to_rgb_linear, rgb_linear_to_lab
-from lucid_swatch.core.photo.light import (
-    LightReference,
-    NeutralPoint,
-    estimate_light,
-    light_from_neutral,
-    relit,
-)
+from lucid_swatch.core.photo.light import NO_LIGHT, Light, LightReference, light_doubt, relit, root_polynomial
+from lucid_swatch.core.photo.neutral import NeutralPoint, light_from_neutral
+from lucid_swatch.core.photo.scene_light import background_estimates, estimate_light
 from lucid_swatch.core.problems import Refused
 
 LAMP = np.array([1.25, 1.0, 0.7])
@@ -70,3 +66,48 @@ def test_an_impossible_neutral_is_refused(point, says):
 def test_black_tells_no_light():
     with pytest.raises(Refused, match="too dark"):
         light_from_neutral(np.zeros((100, 100, 3)), np.zeros((100, 100), bool), NeutralPoint(0.5, 0.5))
+
+
+def test_doubt_is_that_of_the_colour():
+    """A black hardly feels a wrong exposure; a white feels a wrong lamp more than a mid-brown feels nothing at all."""
+    light = Light(LightReference.ESTIMATED, np.ones(3), 1.0, 0.0, 0.25)
+    black, grey = light_doubt(np.array([[6.0, 0, 0], [55.0, 0, 0]]), light)
+    assert black < 0.5 * grey
+    assert light_doubt(np.array([[55.0, 0, 0]]), NO_LIGHT)[0] > grey
+
+
+def test_a_believed_white_wall_tells_the_exposure_too():
+    dark, mask = scene(wall=(90.0, 0.0, 2.0), exposure=0.95)
+    bright, _ = scene(wall=(90.0, 0.0, 2.0), exposure=1.15)
+    assert estimate_light(bright, mask).exposure > estimate_light(dark, mask).exposure
+    wood, _ = scene(wall=(55.0, 14.0, 30.0), exposure=1.0)
+    assert estimate_light(wood, mask).exposure_spread > estimate_light(bright, mask).exposure_spread
+
+
+def test_estimators_agree_on_an_even_wall():
+    picture, mask = scene(wall=(88.0, 0.0, 0.0), exposure=0.9)
+    estimates, brightness = background_estimates(picture, mask)
+    middle, shades, _, brightest = estimates
+    assert_allclose(middle, np.log(LAMP[[0, 2]]), atol=0.02)
+    assert_allclose(shades, middle, atol=0.05)
+    assert_allclose(brightest, middle, atol=0.02)
+    assert 0.5 < brightness < 1
+
+
+def test_a_scene_that_is_all_garment_still_answers():
+    picture, _ = scene()
+    assert background_estimates(picture, np.ones(picture.shape[:2], bool)) is None
+    assert estimate_light(picture, np.ones(picture.shape[:2], bool)).cast_spread > 0
+
+
+def test_coloured_light_is_refused_as_no_neutral():
+    picture, mask = scene()
+    green = picture * np.array([0.15, 1.0, 0.15])
+    with pytest.raises(Refused, match="no lamp makes"):
+        light_from_neutral(green, mask, NeutralPoint(0.12, 0.9, 50.0))
+
+
+def test_root_polynomials_do_not_feel_the_exposure():
+    rng = np.random.default_rng(2)
+    colours, correction = rng.random((20, 3)), rng.normal(size=(3, 6))
+    assert_allclose(root_polynomial(3.0 * colours, correction), 3.0 * root_polynomial(colours, correction))

@@ -4,7 +4,7 @@ import cv2
 import numpy as np
 import pytest
 
-from lucid_swatch.core.photo.outline import Outline, find_outline, open_holes, outline_polygons
+from lucid_swatch.core.photo.outline import Outline, find_outline, open_holes, outline_polygons, without_card
 from lucid_swatch.core.photo.strokes import Stroke, mend_outline
 from lucid_swatch.core.problems import Refused
 from lucid_swatch.demo.studio.scene import Room, room_picture
@@ -99,3 +99,31 @@ def test_everything_rubbed_out_is_refused(half_found):
     picture, _, found = half_found
     with pytest.raises(Refused, match="nothing of the garment"):
         mend_outline(picture, found, (Stroke(False, ((0.0, 0.3), (1.0, 0.3)), 0.9),))
+
+
+def test_the_gap_between_two_legs_is_opened_and_a_white_stripe_is_kept():
+    ground = np.full((300, 240, 3), 232, np.uint8)
+    trousers = ground.copy()
+    trousers[30:270, 60:180] = (40, 50, 90)
+    trousers[110:270, 108:132] = 232
+    mask = np.zeros((300, 240), bool)
+    mask[30:270, 60:180] = True
+    opened = open_holes(trousers, mask)
+    assert not opened[150:260, 112:128].any()
+    striped = ground.copy()
+    striped[30:270, 60:180] = (40, 50, 90)
+    striped[100:130, 60:180] = 232
+    assert open_holes(striped, mask)[105:125, 80:160].all()
+
+
+def test_a_tapped_card_is_no_part_of_the_garment_but_a_tapped_garment_is():
+    picture = np.full((200, 200, 3), 0.6)
+    picture[40:160, 60:140] = (0.05, 0.08, 0.3)
+    picture[50:80, 140:170] = 0.18
+    mask = np.zeros((200, 200), bool)
+    mask[40:160, 60:140] = True
+    mask[50:80, 140:170] = True
+    left = without_card(picture, mask, 155 / 200, 65 / 200)
+    assert not left[54:76, 144:166].any()
+    assert left[60:150, 70:130].all()
+    assert (without_card(picture, mask, 0.5, 0.5) == mask).all()

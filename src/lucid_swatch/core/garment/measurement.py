@@ -6,11 +6,12 @@ import numpy as np
 
 from ..colour.arrays import BoolArray, FloatArray
 from ..colour.spaces import chroma, lab_to_rgb_linear, rgb_linear_to_lab
-from ..photo.light import Light, LightReference, relit
+from ..photo.clipping import restore_clipped
+from ..photo.light import NINE_IN_TEN, Light, light_doubt, relit
 from .palette import Palette, read_palette
 from .pattern import Pattern, read_pattern
 from .sorting import Sorted, sort_colours, undertones
-from .surface import Surface, read_surface
+from .surface import Surface, read_surface, yarn_chroma
 from .vocabulary import Bin, Part, PatternType
 
 
@@ -38,11 +39,11 @@ def measure_cloth(rgb_linear: FloatArray, mask: BoolArray, light: Light, strict:
     """The colours, pattern, surface and sort of a garment.
 
     rgb_linear: (rows, columns, 3), as shot. mask: (rows, columns), the garment, at least one pixel."""
-    daylight = relit(rgb_linear, light)
+    daylight = relit(restore_clipped(rgb_linear, mask), light)
     palette = read_palette(daylight, mask)
-    pattern = read_pattern(palette, mask)
+    pattern = read_pattern(palette, mask, yarn_chroma(daylight, palette))
     lab, share, parts, threads = _described(palette, pattern)
-    uncertainty = np.hypot(light.uncertainty, _own_doubt(lab, light))[: len(lab)]
+    uncertainty = NINE_IN_TEN * np.hypot(light_doubt(lab, light), _own_doubt(lab))
     surface = read_surface(daylight, palette)
     sorts = sort_colours(lab, uncertainty, strict)
     main = sorts[0]
@@ -69,16 +70,20 @@ def _described(
     palette: Palette, pattern: Pattern
 ) -> tuple[FloatArray, FloatArray, tuple[Part, ...], FloatArray | None]:
     """The colours as a person would list them: a marl as its mean, the trims of a plain cloth as trims."""
-    if pattern.type is PatternType.MARL:
+    if pattern.blended:
         light = lab_to_rgb_linear(palette.lab)
         mean = rgb_linear_to_lab((light * palette.share[:, None]).sum(axis=0))
         return mean[None, :], np.ones(1), (Part.CLOTH,), palette.lab
-    trims = pattern.type is PatternType.SOLID
+    trims = pattern.type in (PatternType.SOLID, PatternType.MARL)
     parts = tuple(Part.TRIM if trims and k else Part.CLOTH for k in range(len(palette.lab)))
     return palette.lab, palette.share, parts, None
 
 
-def _own_doubt(lab: FloatArray, light: Light) -> FloatArray:
-    """CIEDE2000 of doubt beside the light: folds and sheen; a strong colour suffers more from a wrong light."""
-    known = light.reference in (LightReference.NEUTRAL, LightReference.CARD, LightReference.READER)
-    return 3.5 + (0.03 if known else 0.07) * chroma(lab)
+OWN_DOUBT, OWN_DOUBT_BY_CHROMA, OWN_DOUBT_OF_PRINTS = 1.6, 0.04, 1.25
+
+
+def _own_doubt(lab: FloatArray) -> FloatArray:
+    """Standard deviation in CIEDE2000 beside the light: folds, a camera that sees strong dyes otherwise, and the
+    blended edges between the colours of a print."""
+    doubt: FloatArray = OWN_DOUBT + OWN_DOUBT_BY_CHROMA * chroma(lab)
+    return doubt * (OWN_DOUBT_OF_PRINTS if len(lab) > 1 else 1.0)

@@ -1,6 +1,6 @@
 """The few true colours of a cloth, with the folds, the shine and the blended edges discounted."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import cv2
 import numpy as np
@@ -20,8 +20,12 @@ LIGHTNESS_WEIGHT = 0.55
 
 SHADES = 14
 SAMPLE = 24_000
-LIT_QUANTILE = 0.55
+LIT_QUANTILE = 0.68
 """Lightness is read a little above the middle of a colour's pixels: folds darken more cloth than they brighten."""
+
+
+TAIL_WEIGHT = 0.35
+"""How far the quantile moves away from the longer tail."""
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -41,8 +45,39 @@ class Palette:
 def read_palette(rgb_linear: FloatArray, mask: BoolArray, seed: int = 0) -> Palette:
     """The colours of the cloth inside a mask.
 
-    rgb_linear: (rows, columns, 3), already relit. mask: (rows, columns), at least one pixel.
+    rgb_linear: (rows, columns, 3), already relit. mask: (rows, columns), at least one pixel. A picture above
+    USUAL_SIDE is read smaller first, and whole only where the motifs are so fine that shrinking blends them.
     Returns at least one colour."""
+    shrink = USUAL_SIDE / max(mask.shape)
+    if shrink >= 0.9:
+        return _palette(rgb_linear, mask, seed)
+    size = (round(mask.shape[1] * shrink), round(mask.shape[0] * shrink))
+    small = cv2.resize(rgb_linear, size, interpolation=cv2.INTER_AREA)
+    inside = cv2.resize(mask.astype(np.uint8), size, interpolation=cv2.INTER_AREA) > 0
+    read = _palette(small, inside, seed)
+    if len(read.lab) > 1 and run_length(read.labels) < FINE_RUN:
+        return _palette(rgb_linear, mask, seed)
+    labels = cv2.resize(read.labels.astype(np.int16), mask.shape[::-1], interpolation=cv2.INTER_NEAREST)
+    return replace(read, labels=np.where(mask, labels, -1).astype(np.intp))
+
+
+USUAL_SIDE = 1000
+FINE_RUN = 7.0
+"""Pixels of one colour in a row, on average, below which a pattern is read at full size."""
+
+
+def run_length(labels: IntArray) -> float:
+    """Typical run of one colour in pixels: four fifths of twice the area over the length of the borders.
+
+    labels: (rows, columns), the colour of each pixel, -1 outside."""
+    inside = labels >= 0
+    across = (labels[:, 1:] != labels[:, :-1]) & inside[:, 1:] & inside[:, :-1]
+    down = (labels[1:] != labels[:-1]) & inside[1:] & inside[:-1]
+    borders = max(int(across.sum() + down.sum()), 1)
+    return 1.6 * float(inside.sum()) / borders
+
+
+def _palette(rgb_linear: FloatArray, mask: BoolArray, seed: int) -> Palette:
     inside = _inner(mask)
     lab_picture = rgb_linear_to_lab(_calmed(rgb_linear))
     edge = _edge_strength(lab_picture)[inside]
@@ -161,7 +196,7 @@ def _nearest(feature: FloatArray, centres: FloatArray) -> IntArray:
     return best
 
 
-SOFT_BORDER = 0.24
+SOFT_BORDER = 0.5
 """Change across a pixel, as a part of the difference between two shades, below which light made the border."""
 
 
@@ -247,11 +282,13 @@ def _one_hue(cloth: FloatArray, shade: FloatArray) -> bool:
 
 
 def _steps_between(lab_picture: FloatArray, picture: IntArray, a: int, b: int) -> FloatArray:
-    """Change of colour across the pixels where two shades meet, CIELAB units. (k,)."""
+    """Change of colour from a pixel before to a pixel behind the border where two shades meet, CIELAB units. (k,)."""
     steps = []
-    for ahead, behind in ((np.s_[:, 1:], np.s_[:, :-1]), (np.s_[1:], np.s_[:-1])):
-        meet = ((picture[ahead] == a) & (picture[behind] == b)) | ((picture[ahead] == b) & (picture[behind] == a))
-        steps.append(np.linalg.norm(lab_picture[ahead][meet] - lab_picture[behind][meet], axis=-1))
+    for labels, lab in ((picture, lab_picture), (picture.T, lab_picture.transpose(1, 0, 2))):
+        left, right = labels[:, 1:-2], labels[:, 2:-1]
+        meet = ((left == a) & (right == b)) | ((left == b) & (right == a))
+        meet &= (labels[:, :-3] >= 0) & (labels[:, 3:] >= 0)
+        steps.append(np.linalg.norm(lab[:, :-3][meet] - lab[:, 3:][meet], axis=-1))
     return np.concatenate(steps)
 
 
@@ -283,6 +320,10 @@ def _measured(lab: FloatArray, labels: IntArray, flat: BoolArray, inside: BoolAr
 def _cloth_colour(lab: FloatArray) -> FloatArray:
     """The colour of the well-lit part: shine and deep shadow trimmed, chromaticity at its middle."""
     feature = shading_free(lab)
-    lightness = float(np.quantile(lab[:, 0], LIT_QUANTILE))
+    low, middle, high = np.quantile(lab[:, 0], [0.1, 0.5, 0.9])
+    # folds leave a tail of dark pixels, shine one of bright ones: the cloth is on the other side
+    tail = float((high + low - 2 * middle) / max(high - low, 1.0))
+    lightness = float(np.quantile(lab[:, 0], np.clip(LIT_QUANTILE - TAIL_WEIGHT * tail, 0.35, 0.85)))
+    lightness = min(lightness, 100.0)
     scale = (max(lightness, 2.0) + 16.0) / 66.0
     return np.array([lightness, np.median(feature[:, 1]) * scale, np.median(feature[:, 2]) * scale])

@@ -1,6 +1,6 @@
 """The pattern of a cloth, read from where its colours lie and not from how many there are."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import cv2
 import numpy as np
@@ -8,12 +8,13 @@ import numpy as np
 from ..colour.arrays import BoolArray, FloatArray, IntArray
 from ..colour.difference import delta_e_2000
 from ..colour.spaces import chroma
-from .palette import Palette
+from .motifs import Borders, Lattice, Motifs, motif_spacing, read_borders, read_lattice, read_motifs
+from .palette import Palette, run_length
 from .vocabulary import PatternType, Scale
 
 SMALL_BELOW = 0.05
 LARGE_ABOVE = 0.15
-READING_SIDE = 512
+READING_SIDE = 640
 
 
 @dataclass(frozen=True, slots=True)
@@ -25,35 +26,91 @@ class Pattern:
     confidence: float
     repeat: float | None = None
     """Repeat or motif against the width of the body, where one was found."""
+    blended: bool = False
+    """Whether all its colours are yarns of one marl."""
 
 
-def read_pattern(palette: Palette, mask: BoolArray) -> Pattern:
+def read_pattern(palette: Palette, mask: BoolArray, yarns: float = 0.0) -> Pattern:
     """The pattern of the cloth.
 
-    palette: with its picture of labels. mask: (rows, columns). Never fails: what fits nothing is abstract."""
+    palette: with its picture of labels. mask: (rows, columns). yarns: how much the colour changes from thread to
+    thread, as surface.yarn_chroma gives it. Never fails: what fits nothing is abstract."""
+    plain = Pattern(PatternType.SOLID, None, 0.9)
+    if yarns > MARL_YARNS:
+        plain = Pattern(PatternType.MARL, Scale.SMALL, min(0.9, 0.5 + 0.1 * (yarns - MARL_YARNS)))
     if len(palette.lab) == 1:
-        return Pattern(PatternType.SOLID, None, 0.9)
+        return plain
     labels = _cropped(palette.labels, mask)
     width = body_width(labels >= 0)
-    motif = _motif_size(labels) / width
-    repeat = _repeat(labels, palette.lab)
-    peaks, strength = _directions(labels, palette.lab)
-    if motif < 0.013 and len(palette.lab) <= 3 and repeat is None and strength < 0.45:
+    run = run_length(labels)
+    lattice = read_lattice(labels, palette.lab, run)
+    borders = read_borders(labels, palette.lab)
+    if run / width < THREADS and len(palette.lab) <= 3 and lattice is None and borders.share < 0.45:
         close = float(delta_e_2000(palette.lab[0], palette.lab[1]))
-        return Pattern(PatternType.MARL, Scale.SMALL, 0.85 if close < 45 else 0.6)
+        return Pattern(PatternType.MARL, Scale.SMALL, 0.85 if close < 45 else 0.6, blended=True)
     trimmed = _accent_only(palette, labels)
     if trimmed is not None:
-        return Pattern(PatternType.SOLID, None, trimmed)
-    blocks = _block_share(labels, len(palette.lab))
-    if motif > 0.22 and blocks > 0.85:
+        return replace(plain, confidence=min(plain.confidence, trimmed))
+    if run / width > 0.22 and _block_share(labels, len(palette.lab)) > 0.85:
         return Pattern(PatternType.COLOUR_BLOCK, Scale.LARGE, 0.75)
-    size = (repeat / width) if repeat else 2.2 * motif
+    return _printed(palette, labels, width, lattice, borders)
+
+
+MARL_YARNS = 2.2
+"""CIELAB units of fine change in a* and b* beyond which a plain cloth is a marl; straw and satin stay below."""
+THREADS = 0.013
+"""Run of one colour against the width of the body below which two colours are yarns and not a print."""
+MANY_MOTIFS = 12.0
+"""Runs in a repeat beyond which it is the repeat of the whole drawing and not of a motif."""
+
+
+def _printed(palette: Palette, labels: IntArray, width: float, lattice: Lattice | None, borders: Borders) -> Pattern:
+    """Stripe, check, dot, geometric, floral, animal or abstract."""
+    coarse = run_length(labels)
+    regular = lattice if lattice is not None and lattice.distance < MANY_MOTIFS * coarse else None
+    size = (regular.distance if regular else motif_spacing(labels, palette.lab)) / width
     scale = scale_of(size)
-    if strength > 0.5 and peaks == 1:
-        return Pattern(PatternType.STRIPE, scale, min(0.95, 0.5 + strength / 2), size)
-    if strength > 0.5 and peaks == 2:
-        return Pattern(PatternType.CHECK, scale, min(0.9, 0.45 + strength / 2), size)
-    return _blobs(palette, labels, scale, size, regular=repeat is not None)
+    if borders.share > 0.5 and borders.directions == 1:
+        return Pattern(PatternType.STRIPE, scale, min(0.95, 0.5 + borders.share / 2), size)
+    if regular is not None and _bands_run_through(regular.ridge, borders.share):
+        return Pattern(PatternType.CHECK, scale, min(0.9, 0.45 + borders.share / 2), size)
+    motifs = read_motifs(labels, coarse)
+    straight = borders.share > (0.52 if motifs.isolated and motifs.round else 0.43)
+    if borders.directions == 2 and straight:
+        woven = regular is None and borders.share > 0.6
+        kind = PatternType.CHECK if woven else PatternType.GEOMETRIC
+        return Pattern(kind, scale, 0.55 if woven else 0.65, size)
+    kind, confidence = _kind_of_motif(palette, labels, motifs, regular is not None)
+    if kind is PatternType.DOT:
+        size = motifs.spacing / width
+        scale = scale_of(size)
+    return Pattern(kind, scale, confidence, size)
+
+
+def _bands_run_through(ridge: float, share: float) -> bool:
+    """Whether two sets of bands cross, as in a check: likeness along the whole way from one repeat to the next, and
+    borders that keep to two directions, either of them clearly."""
+    return (ridge > 0.06 and share > 0.5) or (ridge > -0.08 and share > 0.58) or share > 0.75
+
+
+def _kind_of_motif(palette: Palette, labels: IntArray, motifs: Motifs, regular: bool) -> tuple[PatternType, float]:
+    colours = int((palette.share > 0.08).sum())
+    if motifs.isolated:
+        if motifs.round:
+            return PatternType.DOT, min(0.9, motifs.roundness + 0.05)
+        if motifs.solidity > 0.8 and colours <= 3:
+            # compact blotches of much the same size: the rosettes of a cat
+            return (PatternType.ANIMAL, 0.6) if not regular else (PatternType.GEOMETRIC, 0.5)
+        return PatternType.FLORAL, 0.6
+    if colours == 2 and motifs.solidity < 0.8:
+        return PatternType.ANIMAL, 0.55
+    if regular:
+        return PatternType.GEOMETRIC, 0.55
+    if palette.share[0] > 0.4 and _on_ground(labels, len(palette.lab)) > 0.6:
+        return PatternType.FLORAL, 0.45
+    if colours <= 3 and _furlike(palette.lab):
+        return PatternType.ANIMAL, 0.45
+    return PatternType.ABSTRACT, 0.55
 
 
 def scale_of(size: float) -> Scale:
@@ -80,15 +137,6 @@ def _cropped(labels: IntArray, mask: BoolArray) -> IntArray:
     return cv2.resize(box.astype(np.int16), size, interpolation=cv2.INTER_NEAREST).astype(np.intp)
 
 
-def _motif_size(labels: IntArray) -> float:
-    """Typical run of one colour in pixels: four fifths of twice the area over the length of the borders."""
-    inside = labels >= 0
-    across = (labels[:, 1:] != labels[:, :-1]) & inside[:, 1:] & inside[:, :-1]
-    down = (labels[1:] != labels[:-1]) & inside[1:] & inside[:-1]
-    borders = max(int(across.sum() + down.sum()), 1)
-    return 1.6 * float(inside.sum()) / borders
-
-
 def _accent_only(palette: Palette, labels: IntArray) -> float | None:
     """Confidence that all but the first colour are trims, linings or buttons and not a motif."""
     rest = palette.share[1:].sum()
@@ -113,77 +161,14 @@ def _block_share(labels: IntArray, count: int) -> float:
     return held / inside
 
 
-def _painted(labels: IntArray, lab: FloatArray) -> FloatArray:
-    """The labels as flat colours around their mean, 0 outside: folds and noise are gone."""
-    inside = labels >= 0
-    picture = lab[np.maximum(labels, 0)]
-    mean = picture[inside].mean(axis=0)
-    painted: FloatArray = np.where(inside[..., None], picture - mean, 0.0)
-    return painted
-
-
-def _repeat(labels: IntArray, lab: FloatArray) -> float | None:
-    """Shortest distance in pixels at which the pattern meets itself again; None without one."""
-    picture, inside = _painted(labels, lab), (labels >= 0).astype(float)
-    shape = [2 * n for n in labels.shape]
-    spectrum = sum(np.abs(np.fft.rfft2(picture[..., c], shape)) ** 2 for c in range(3))
-    overlap = np.fft.irfft2(np.abs(np.fft.rfft2(inside, shape)) ** 2, shape)
-    likeness = np.fft.irfft2(spectrum, shape) / np.maximum(overlap, 0.15 * overlap[0, 0])
-    likeness = np.fft.fftshift(likeness / max(likeness[0, 0], 1e-9))
-    centre = np.array(likeness.shape) // 2
-    reach = int(min(labels.shape) * 0.45)
-    window = likeness[centre[0] - reach : centre[0] + reach + 1, centre[1] - reach : centre[1] + reach + 1]
-    smooth = cv2.GaussianBlur(window.astype(np.float32), (0, 0), 1.0)
-    peak = (smooth == cv2.dilate(smooth, np.ones((5, 5), np.uint8))) & (smooth > 0.2)
-    ys, xs = np.nonzero(peak)
-    distance = np.hypot(ys - reach, xs - reach)
-    beyond = distance > max(3.0, 1.2 * _motif_size(labels))
-    return float(distance[beyond].min()) if beyond.any() else None
-
-
-def _directions(labels: IntArray, lab: FloatArray) -> tuple[int, float]:
-    """How many directions the borders run in (1 or 2 at right angles), and the share of border that obeys."""
-    picture = cv2.GaussianBlur(_painted(labels, lab).astype(np.float32), (0, 0), 1.2)
-    inside = cv2.erode((labels >= 0).astype(np.uint8), np.ones((9, 9), np.uint8)) > 0
-    across, down = cv2.Sobel(picture, cv2.CV_32F, 1, 0), cv2.Sobel(picture, cv2.CV_32F, 0, 1)
-    xx, yy, xy = (across**2).sum(-1)[inside], (down**2).sum(-1)[inside], (across * down).sum(-1)[inside]
-    energy = xx + yy
-    if energy.sum() <= 0:
-        return 1, 0.0
-    angle = 0.5 * np.degrees(np.arctan2(2 * xy, xx - yy)) % 180
-    histogram, _ = np.histogram(angle, bins=36, range=(0, 180), weights=energy)
-    histogram = histogram / histogram.sum()
-    near = sum(np.roll(histogram, k) for k in (-2, -1, 0, 1, 2))
-    one = float(near.max())
-    crossed = near + np.roll(near, 18)
-    two = float(crossed.max())
-    first = int(crossed.argmax())
-    weaker = min(near[first], near[(first + 18) % 36])
-    if weaker > 0.18:
-        return 2, two
-    return 1, one
-
-
-def _blobs(palette: Palette, labels: IntArray, scale: Scale, size: float, regular: bool) -> Pattern:
-    """Dots, animal, floral, geometric or abstract, by the shape and the colours of the motifs."""
-    motif = cv2.morphologyEx((labels > 0).astype(np.uint8), cv2.MORPH_OPEN, np.ones((2, 2), np.uint8))
-    contours, _ = cv2.findContours(motif, cv2.RETR_EXTERNAL, cv2.CHAIN_APPROX_NONE)
-    areas = np.array([cv2.contourArea(c) for c in contours])
-    large = [c for c, area in zip(contours, areas, strict=True) if area > 6 and area > 0.3 * np.median(areas)]
-    if len(large) >= 6:
-        lengths = [max(cv2.arcLength(c, True), 1.0) for c in large]
-        roundness = float(
-            np.median([4 * np.pi * cv2.contourArea(c) / n**2 for c, n in zip(large, lengths, strict=True)])
-        )
-        if roundness > 0.75 and palette.share[0] > 0.5:
-            return Pattern(PatternType.DOT, scale, min(0.9, roundness), size)
-        if regular and roundness > 0.5:
-            return Pattern(PatternType.GEOMETRIC, scale, 0.5, size)
-    if len(palette.lab) <= 4 and _furlike(palette.lab):
-        return Pattern(PatternType.ANIMAL, scale, 0.45, size)
-    if len(palette.lab) >= 3 and palette.share[0] > 0.4:
-        return Pattern(PatternType.FLORAL, scale, 0.45, size)
-    return Pattern(PatternType.GEOMETRIC if regular else PatternType.ABSTRACT, scale, 0.4, size)
+def _on_ground(labels: IntArray, count: int) -> float:
+    """Share of their borders that the other colours have with the first. labels: (rows, columns)."""
+    touching = np.zeros((count, count))
+    for one, other in ((labels[:, 1:], labels[:, :-1]), (labels[1:], labels[:-1])):
+        meet = (one != other) & (one >= 0) & (other >= 0)
+        np.add.at(touching, (one[meet], other[meet]), 1)
+    both = touching + touching.T
+    return float(both[1:, 0].sum() / max(both[1:].sum(), 1))
 
 
 def _furlike(lab: FloatArray) -> bool:

@@ -33,3 +33,18 @@ def read_surface(rgb_linear: FloatArray, palette: Palette) -> Surface:
     same = cv2.erode((palette.labels == 0).astype(np.uint8), np.ones((3, 3), np.uint8)) > 0
     texture = float(np.std(fine[same])) / 8 if same.sum() > 50 else 0.0
     return Surface(float(np.clip(sheen, 0, 1)), float(np.clip(texture, 0, 1)))
+
+
+def yarn_chroma(rgb_linear: FloatArray, palette: Palette) -> float:
+    """How much a* and b* of the main colour change from thread to thread, CIELAB units; folds and shine hardly count.
+
+    rgb_linear: (rows, columns, 3), relit."""
+    main = (palette.labels == 0).astype(np.uint8)
+    inner = cv2.erode(main, np.ones((9, 9), np.uint8)) > 0
+    if inner.sum() < 400:
+        return 0.0
+    rows, columns = np.flatnonzero(inner.any(axis=1)), np.flatnonzero(inner.any(axis=0))
+    box = np.s_[rows[0] : rows[-1] + 1, columns[0] : columns[-1] + 1]
+    lab = rgb_linear_to_lab(np.maximum(rgb_linear[box], 0)).astype(np.float32)[..., 1:]
+    fine = cv2.GaussianBlur(lab, (0, 0), 0.7) - cv2.GaussianBlur(lab, (0, 0), 3.0)
+    return float(np.hypot(*fine[inner[box]].std(axis=0)))

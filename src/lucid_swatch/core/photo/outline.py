@@ -78,6 +78,10 @@ def smooth_edge(mask: BoolArray, shape: tuple[int, int]) -> BoolArray:
 
 HOLE_SHARE = 0.04
 """Of the piece: smaller places that look like the ground may be motifs in its colour."""
+NARROW_END = 0.16
+"""Of the edge of a gap between two legs: what lies open, at most."""
+LARGEST_GAP = 0.25
+"""Of the piece."""
 HOLE_DIFFERENCE = 9.0
 """CIELAB units, lightness counted half, within which a place looks like the ground."""
 
@@ -85,7 +89,7 @@ HOLE_DIFFERENCE = 9.0
 def open_holes(srgb: ByteArray, mask: BoolArray) -> BoolArray:
     """The mask without what shows through it: inside a belt, a handle or a necklace lies the ground.
 
-    srgb: (rows, columns, 3). A place counts when it looks like the ground and does not reach the outer edge: a white
+    srgb: (rows, columns, 3). A place counts when it looks like the ground and hardly reaches the outer edge: a white
     shirt on a white wall reaches it everywhere and stays."""
     around = cv2.dilate(mask.astype(np.uint8), np.ones((15, 15), np.uint8)) > 0
     ground = ~around
@@ -102,15 +106,27 @@ def open_holes(srgb: ByteArray, mask: BoolArray) -> BoolArray:
     filled = _filled(mask)
     rim = filled & ~(cv2.erode(filled.astype(np.uint8), np.ones((5, 5), np.uint8), borderValue=0) > 0)
     count, labels, stats, _ = cv2.connectedComponentsWithStats(alike, connectivity=4)
-    reaching = np.unique(labels[rim])
     holes = [
         k
         for k in range(1, count)
-        if k not in reaching and stats[k, cv2.CC_STAT_AREA] > HOLE_SHARE * filled.sum()
+        if stats[k, cv2.CC_STAT_AREA] > HOLE_SHARE * filled.sum() and _is_gap(labels == k, rim, filled)
     ]  # fmt: skip
     hole = cv2.dilate(np.isin(labels, holes).astype(np.uint8), np.ones((3, 3), np.uint8)) > 0
     opened: BoolArray = mask & ~hole
     return opened if opened.sum() > 0.02 * mask.sum() else mask
+
+
+def _is_gap(place: BoolArray, rim: BoolArray, filled: BoolArray) -> bool:
+    """Whether a place that looks like the ground is shut in, or open at one narrow end as the gap between two legs."""
+    edge = place & ~(cv2.erode(place.astype(np.uint8), np.ones((3, 3), np.uint8), borderValue=0) > 0)
+    touching = float((edge & rim).sum() / max(edge.sum(), 1))
+    if touching == 0:
+        return True
+    if touching > NARROW_END or float(place.sum()) > LARGEST_GAP * float(filled.sum()):
+        return False
+    # a stripe in the colour of the ground runs from edge to edge: it has two ends
+    ends = cv2.dilate((edge & rim).astype(np.uint8), np.ones((5, 5), np.uint8))
+    return cv2.connectedComponents(ends, connectivity=8)[0] == 2
 
 
 def _filled(mask: BoolArray) -> BoolArray:
@@ -172,3 +188,28 @@ def outline_polygons(mask: BoolArray, tolerance: float = 0.002) -> list[list[tup
         line = cv2.approxPolyDP(contour, tolerance * max(rows, columns), closed=True)[:, 0, :]
         polygons.append([(round(float(x) / columns, 4), round(float(y) / rows, 4)) for x, y in line])
     return polygons
+
+
+def without_card(rgb_linear: FloatArray, mask: BoolArray, x: float, y: float) -> BoolArray:
+    """The mask without the paper or card that was tapped, where the outline took it for part of the garment.
+
+    rgb_linear: (rows, columns, 3). mask: (rows, columns). x, y: the tapped place in fractions. Only an evenly
+    coloured place of at most LARGEST_CARD of the picture is left out: who taps the garment itself keeps it."""
+    rows, columns = mask.shape
+    seed = (min(int(x * columns), columns - 1), min(int(y * rows), rows - 1))
+    if not mask[seed[1], seed[0]]:
+        return mask
+    picture = cv2.GaussianBlur(np.sqrt(np.clip(rgb_linear, 0, 1)).astype(np.float32), (0, 0), 1.5)
+    step = (CARD_STEP,) * 3
+    place = np.zeros((rows + 2, columns + 2), np.uint8)
+    flags = 4 | cv2.FLOODFILL_MASK_ONLY | cv2.FLOODFILL_FIXED_RANGE | (1 << 8)
+    cv2.floodFill(picture, place, seed, 0, step, step, flags)
+    card = cv2.dilate(place[1:-1, 1:-1], np.ones((5, 5), np.uint8)) > 0
+    left: BoolArray = mask & ~card
+    small = card.mean() < LARGEST_CARD and left.sum() > 0.4 * mask.sum()
+    return left if small and card.sum() > 60 else mask
+
+
+LARGEST_CARD = 0.12
+CARD_STEP = 0.05
+"""Difference from the tapped place, in square roots of linear light, that is still the card."""

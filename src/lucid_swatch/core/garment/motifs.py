@@ -1,0 +1,166 @@
+"""What a pattern is made of: how it repeats, which way its borders run, what shapes lie on its ground."""
+
+from dataclasses import dataclass
+
+import cv2
+import numpy as np
+
+from ..colour.arrays import FloatArray, IntArray
+
+
+@dataclass(frozen=True, slots=True)
+class Lattice:
+    """A regular repeat."""
+
+    distance: float
+    """Pixels from one motif to the next like it."""
+    ridge: float
+    """Least likeness on the way there and at right angles to it, -1..1: above 0 where bands run through."""
+
+
+@dataclass(frozen=True, slots=True)
+class Borders:
+    """Which way the borders between the colours run."""
+
+    directions: int
+    """1, or 2 at right angles."""
+    share: float
+    """Share of the border, by its strength, that runs that way."""
+
+
+@dataclass(frozen=True, slots=True)
+class Motifs:
+    """The shapes on the ground, which is the colour of the largest share."""
+
+    isolated: bool
+    """Whether they lie apart on a ground that holds together."""
+    roundness: float
+    """Area against that of the smallest circle around, in the middle of them, 0..1."""
+    solidity: float
+    """Area against that of the convex hull, in the middle of them, 0..1."""
+    spacing: float
+    """Pixels from one to the next, by how many share the cloth."""
+
+    @property
+    def round(self) -> bool:
+        """Whether they are dots."""
+        return self.roundness > 0.68 and self.solidity > 0.9
+
+
+LEAST_LIKENESS = 0.28
+
+
+def read_lattice(labels: IntArray, lab: FloatArray, run: float) -> Lattice | None:
+    """The shortest distance at which the pattern meets itself nearly as well as anywhere; None without one.
+
+    labels: (rows, columns), the colour of each pixel, -1 outside. lab: (n, 3). run: pixels of one colour in a row."""
+    likeness, reach = _likeness(labels, lab)
+    peak = likeness == cv2.dilate(likeness, np.ones((5, 5), np.uint8))
+    ys, xs = np.nonzero(peak)
+    far = np.hypot(ys - reach, xs - reach)
+    beyond = far > max(3.0, 1.2 * run)
+    ys, xs, far = ys[beyond], xs[beyond], far[beyond]
+    if len(far) == 0 or likeness[ys, xs].max() < LEAST_LIKENESS:
+        return None
+    strong = likeness[ys, xs] >= 0.75 * likeness[ys, xs].max()
+    nearest = np.flatnonzero(strong)[far[strong].argmin()]
+    along = np.array([ys[nearest] - reach, xs[nearest] - reach])
+    across = np.array([along[1], -along[0]])
+    way = np.linspace(0.1, 1.0, 19)[:, None]
+    ridge = min(_least_on(likeness, reach, way * step) for step in (along, across))
+    return Lattice(float(far[nearest]), ridge)
+
+
+def _least_on(likeness: FloatArray, reach: int, offsets: FloatArray) -> float:
+    places = np.clip(np.rint(offsets + reach).astype(np.intp), 0, 2 * reach)
+    return float(likeness[places[:, 0], places[:, 1]].min())
+
+
+def _likeness(labels: IntArray, lab: FloatArray) -> tuple[FloatArray, int]:
+    """Autocorrelation of the painted cloth, 1 in the middle, to a reach of pixels either way."""
+    picture, inside = painted(labels, lab), (labels >= 0).astype(float)
+    shape = [2 * n for n in labels.shape]
+    spectrum = sum(np.abs(np.fft.rfft2(picture[..., c], shape)) ** 2 for c in range(3))
+    overlap = np.fft.irfft2(np.abs(np.fft.rfft2(inside, shape)) ** 2, shape)
+    likeness = np.fft.irfft2(spectrum, shape) / np.maximum(overlap, 0.15 * overlap[0, 0])
+    likeness = np.fft.fftshift(likeness / max(likeness[0, 0], 1e-9))
+    centre = np.array(likeness.shape) // 2
+    reach = int(min(labels.shape) * 0.45)
+    window = likeness[centre[0] - reach : centre[0] + reach + 1, centre[1] - reach : centre[1] + reach + 1]
+    return cv2.GaussianBlur(window.astype(np.float32), (0, 0), 1.0), reach
+
+
+def painted(labels: IntArray, lab: FloatArray) -> FloatArray:
+    """The labels as flat colours around their mean, 0 outside: folds and noise are gone. (rows, columns, 3)."""
+    inside = labels >= 0
+    picture = lab[np.maximum(labels, 0)]
+    mean = picture[inside].mean(axis=0)
+    flat: FloatArray = np.where(inside[..., None], picture - mean, 0.0)
+    return flat
+
+
+CENTROID_SHARE = 0.55
+"""Mean wavelength, by energy, of an irregular print against the distance between its motifs."""
+
+
+def motif_spacing(labels: IntArray, lab: FloatArray) -> float:
+    """Distance in pixels between the motifs of a print that follows no lattice, from its spectrum.
+
+    labels: (rows, columns), -1 outside. lab: (n, 3)."""
+    picture = painted(labels, lab)
+    side = max(labels.shape)
+    energy = sum(np.abs(np.fft.fftshift(np.fft.fft2(picture[..., c], (side, side)))) ** 2 for c in range(3))
+    y, x = np.mgrid[:side, :side] - side // 2
+    edges = np.exp(np.linspace(np.log(2 / side), np.log(0.5), 40))
+    held, _ = np.histogram(np.hypot(y, x) / side, edges, weights=energy)
+    middles = np.log(np.sqrt(edges[1:] * edges[:-1]))
+    centroid = float((held * middles).sum() / max(held.sum(), 1e-12))
+    return float(np.exp(-centroid)) / CENTROID_SHARE
+
+
+def read_borders(labels: IntArray, lab: FloatArray) -> Borders:
+    """The directions of the borders, from the structure of the painted cloth. labels: (rows, columns)."""
+    picture = cv2.GaussianBlur(painted(labels, lab).astype(np.float32), (0, 0), 1.2)
+    inside = cv2.erode((labels >= 0).astype(np.uint8), np.ones((9, 9), np.uint8)) > 0
+    across, down = cv2.Sobel(picture, cv2.CV_32F, 1, 0), cv2.Sobel(picture, cv2.CV_32F, 0, 1)
+    xx, yy, xy = (across**2).sum(-1)[inside], (down**2).sum(-1)[inside], (across * down).sum(-1)[inside]
+    energy = xx + yy
+    if energy.sum() <= 0:
+        return Borders(1, 0.0)
+    angle = 0.5 * np.degrees(np.arctan2(2 * xy, xx - yy)) % 180
+    histogram, _ = np.histogram(angle, bins=36, range=(0, 180), weights=energy)
+    histogram = histogram / histogram.sum()
+    near = sum(np.roll(histogram, k) for k in (-2, -1, 0, 1, 2))
+    crossed = near + np.roll(near, 18)
+    first = int(crossed.argmax())
+    if min(near[first], near[(first + 18) % 36]) > 0.18:
+        return Borders(2, float(crossed.max()))
+    return Borders(1, float(near.max()))
+
+
+def read_motifs(labels: IntArray, run: float) -> Motifs:
+    """The shapes that are not ground. labels: (rows, columns), 0 the ground, -1 outside. run: pixels."""
+    side = 3 if run > 5 else 2
+    shapes = cv2.morphologyEx((labels > 0).astype(np.uint8), cv2.MORPH_OPEN, np.ones((side, side), np.uint8))
+    contours, _ = cv2.findContours(shapes, cv2.RETR_EXTERNAL, cv2.CHAIN_APPROX_NONE)
+    areas = np.array([cv2.contourArea(c) for c in contours])
+    if len(areas) < LEAST_MOTIFS:
+        return Motifs(False, 0.0, 0.0, float(max(labels.shape)))
+    least = max(12.0, 0.25 * float(np.percentile(areas, 75)))
+    large = [c for c, area in zip(contours, areas, strict=True) if area > least]
+    spacing = float(np.sqrt((labels >= 0).sum() / max(len(large), 1))) / LATTICE_SHARE
+    large = large[:MOST_MOTIFS]
+    if len(large) < LEAST_MOTIFS:
+        return Motifs(False, 0.0, 0.0, float(max(labels.shape)))
+    own = np.array([cv2.contourArea(c) for c in large])
+    circles = np.array([np.pi * cv2.minEnclosingCircle(c)[1] ** 2 for c in large])
+    hulls = np.array([cv2.contourArea(cv2.convexHull(c)) for c in large])
+    ground = cv2.connectedComponentsWithStats((labels == 0).astype(np.uint8), connectivity=4)[2][1:, cv2.CC_STAT_AREA]
+    together = float(ground.max() / max(ground.sum(), 1)) if len(ground) else 0.0
+    apart = float(areas.max() / max(areas.sum(), 1)) < 0.4
+    return Motifs(together > 0.6 and apart, float(np.median(own / circles)), float(np.median(own / hulls)), spacing)
+
+
+LEAST_MOTIFS, MOST_MOTIFS = 6, 400
+LATTICE_SHARE = 0.87
+"""Side of the square that a motif has to itself against the distance to the next one: staggered rows lie closer."""

@@ -1,0 +1,99 @@
+"""Overexposed channels, restored from what the same cloth shows where the light is weaker."""
+
+import numpy as np
+
+from ..colour.arrays import BoolArray, FloatArray
+
+CLIPPED = 0.93
+"""Linear light above which a channel may have lost something; JPEG blurs the exact limit."""
+LEAST_PIXELS = 40
+KEY_STEP, LEVEL_STEP = 0.05, 0.2
+NEAR_LIMIT = 0.6
+MOST_RESTORED = 0.6
+"""Natural logarithm of the largest gain that is believed."""
+
+
+def restore_clipped(rgb_linear: FloatArray, mask: BoolArray) -> FloatArray:
+    """The photo with the overexposed channels of a garment restored, where one or two of the three are lost.
+
+    rgb_linear: (rows, columns, 3), as shot. mask: (rows, columns). Folds scale light, so the ratio of a channel to the
+    other two is the same in a fold as beside it: it is read where nothing is clipped, from pixels that share the ratio
+    of the other two. Answers values above 1 where light was lost. After Zhang and Brainard 2004, JOSA A 21(12)."""
+    inside = rgb_linear[mask]
+    over = inside > CLIPPED
+    single, double = over.sum(axis=1) == 1, over.sum(axis=1) == 2
+    if (single | double).mean() < 0.002:
+        return rgb_linear
+    restored = inside.copy()
+    usable = inside[~over.any(axis=1) & (inside.min(axis=1) > 0.01)]
+    for channel in range(3):
+        lost = single & over[:, channel]
+        if lost.any():
+            restored[lost, channel] = _restored(usable, inside[lost], channel)
+    for left in range(3):
+        lost = double & ~over[:, left]
+        if lost.any():
+            restored[lost] = _restored_twice(usable, restored[single], inside[lost], left)
+    answer = rgb_linear.copy()
+    answer[mask] = restored
+    return answer
+
+
+def _restored(usable: FloatArray, lost: FloatArray, channel: int) -> FloatArray:
+    """The channel of the lost pixels, at least what was recorded. usable: (n, 3), lost: (m, 3) to (m,)."""
+    recorded = lost[:, channel]
+    if len(usable) < LEAST_PIXELS:
+        return recorded
+    first, second = [c for c in range(3) if c != channel]
+    ratio, level = _described(usable[:, first], usable[:, second])
+    gain = np.log(usable[:, channel]) - level
+    total, held = np.zeros((81, 41)), np.zeros((81, 41))
+    place = _place(ratio, level)
+    np.add.at(total, place, gain)
+    np.add.at(held, place, 1.0)
+    # a clipped pixel is answered by pixels of its own ratio that are up to a stop darker
+    total, held = _gathered(total), _gathered(held)
+    ratio, level = _described(np.maximum(lost[:, first], 0.01), np.maximum(lost[:, second], 0.01))
+    place = _place(ratio, level)
+    known = held[place] >= LEAST_PIXELS
+    expected = level + total[place] / np.maximum(held[place], 1.0)
+    risen = np.clip(expected - np.log(recorded), 0.0, MOST_RESTORED)
+    answer: FloatArray = np.where(known, recorded * np.exp(risen), recorded)
+    return answer
+
+
+def _restored_twice(usable: FloatArray, single: FloatArray, lost: FloatArray, left: int) -> FloatArray:
+    """Pixels of which one channel is left, restored by the ratio of the least exposed pixels that show all three.
+
+    usable, single: (n, 3), unclipped or restored. lost: (m, 3). The pixels just below the limit are the nearest to
+    the same cloth."""
+    known = np.concatenate([usable, single])
+    first, second = [c for c in range(3) if c != left]
+    close = known[(known[:, first] > NEAR_LIMIT * CLIPPED) & (known[:, second] > NEAR_LIMIT * CLIPPED)]
+    if len(close) < LEAST_PIXELS:
+        return lost
+    answer = lost.copy()
+    for channel in (first, second):
+        ratio = float(np.median(close[:, channel] / np.maximum(close[:, left], 0.01)))
+        most = lost[:, channel] * np.exp(MOST_RESTORED)
+        answer[:, channel] = np.clip(lost[:, left] * ratio, lost[:, channel], most)
+    return answer
+
+
+def _described(first: FloatArray, second: FloatArray) -> tuple[FloatArray, FloatArray]:
+    return np.log(first / second), 0.5 * np.log(first * second)
+
+
+def _place(ratio: FloatArray, level: FloatArray) -> tuple[np.ndarray, np.ndarray]:
+    row = np.clip(np.rint(ratio / KEY_STEP) + 40, 0, 80).astype(np.intp)
+    column = np.clip(np.rint(level / LEVEL_STEP) + 38, 0, 40).astype(np.intp)
+    return row, column
+
+
+def _gathered(table: FloatArray) -> FloatArray:
+    padded = np.pad(table, ((1, 1), (4, 0)))
+    rows, columns = table.shape
+    gathered: FloatArray = sum(
+        (padded[r : r + rows, c : c + columns] for r in range(3) for c in range(5)), start=np.zeros_like(table)
+    )
+    return gathered
