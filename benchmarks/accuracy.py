@@ -15,7 +15,7 @@ from lucid_swatch.core.photo.neutral import NeutralPoint
 from lucid_swatch.files.photo import read_photo
 from lucid_swatch.files.pictures import read_mask
 from lucid_swatch.outside.cut_out import SalientObjectNetwork
-from lucid_swatch.usecases.measure_photo import measure_photo
+from lucid_swatch.usecases.measure_photo import LightSource, measure_photo
 
 K_MEANS_COLOURS = 5
 LEAST_SHARE = 0.03
@@ -53,7 +53,7 @@ def _row(task):
     true = _colours(truth)
     neutral = truth.get("neutral")
     point = NeutralPoint(neutral["x"], neutral["y"], neutral.get("lightness", neutral.get("L"))) if neutral else None
-    reading = measure_photo(photo, SalientObjectNetwork(1), point)
+    reading = measure_photo(photo, SalientObjectNetwork(1), LightSource(point))
     read = reading.measurement
     mask = _mask(folder / truth["mask"], photo.srgb.shape[:2])
     shot = rgb_linear_to_lab(photo.rgb_linear)

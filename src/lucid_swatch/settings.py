@@ -18,5 +18,7 @@ class Settings(BaseSettings):
     """Folder of the sample wardrobe; never the one above."""
     port: int = Field(default=8317, ge=0, le=65535)
     """The usual port; the next free one is taken when it is in use. 0 takes any."""
+    reader_port: int = Field(default=8329, ge=1, le=65535)
+    """The port of this machine on which the colour reader answers."""
     workers: int = Field(default=2, ge=1, le=8)
     """Processes that read photos."""

@@ -14,7 +14,7 @@ MAY_IMPORT = {
     "cli": {"usecases", "formats", "core", "files", "outside", "assemble", "settings", "demo"},
     "settings": set(), "assemble": {"core", "formats", "files", "store", "outside", "usecases", "work", "demo", "api", "settings"},
 }  # fmt: skip
-CORE_MAY_USE = {"numpy", "cv2", "skimage"}
+CORE_MAY_USE = {"numpy", "cv2", "scipy", "skimage"}
 STANDARD = {
     "dataclasses",
     "enum",

@@ -10,7 +10,7 @@ from fastapi.routing import APIRoute
 from starlette.middleware.gzip import GZipMiddleware
 from starlette.staticfiles import StaticFiles
 
-from . import clients, looks, photos, rail
+from . import clients, looks, photos, rail, rereading, studio
 from .context import Context
 from .guard import Guard
 from .problems import ProblemDocument, answer, install
@@ -29,7 +29,9 @@ def make_app(context: Context) -> FastAPI:
     @asynccontextmanager
     async def life(app: FastAPI) -> AsyncIterator[None]:
         context.queue.resume()
+        context.watch.start()
         yield
+        context.watch.stop()
         context.queue.stop()
 
     app = FastAPI(
@@ -49,7 +51,7 @@ def api_router() -> APIRouter:
     """Everything under /api."""
     problem = {"model": ProblemDocument}
     api = APIRouter(prefix="/api", responses={404: problem, 409: problem, 422: problem})
-    for part in (clients.router, photos.router, rail.router, looks.router):
+    for part in (clients.router, photos.router, rail.router, looks.router, rereading.router, studio.router):
         api.include_router(part)
     return api
 

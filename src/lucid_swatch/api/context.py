@@ -8,9 +8,12 @@ from fastapi import Depends, Request
 from sqlalchemy.orm import Session
 
 from lucid_swatch.outside.cut_out import CutOut
+from lucid_swatch.outside.reader import SocketReader
 from lucid_swatch.store.database import Sessions
 from lucid_swatch.store.folder import Folder
+from lucid_swatch.usecases.reader import Hand
 from lucid_swatch.work.reading import ReadingQueue
+from lucid_swatch.work.watching import FolderWatch
 
 
 @dataclass(frozen=True, slots=True)
@@ -20,7 +23,10 @@ class Context:
     sessions: Sessions
     folder: Folder
     queue: ReadingQueue
+    watch: FolderWatch
     cut_out: CutOut
+    reader: SocketReader
+    hand: Hand
 
 
 def _context(request: Request) -> Context:

@@ -25,8 +25,10 @@ from lucid_swatch.core.look.look import Intent
 from lucid_swatch.formats.measurement import MeasurementDocument
 from lucid_swatch.formats.verdict import MeasuresDocument, MendDocument, SortDocument
 from lucid_swatch.store.records import ClientRecord, KeptLook, PhotoRecord, PhotoState
+from lucid_swatch.usecases.alike import Alike, Likeness, Neighbour
 from lucid_swatch.usecases.intake import TakenIn
 from lucid_swatch.usecases.rail import OnRail, Word
+from lucid_swatch.usecases.rereading import Change
 
 from .problems import ProblemDocument
 
@@ -164,6 +166,104 @@ class ErasedAnswer(Answer):
     files: int
 
 
+class AlikeAnswer(Answer):
+    """Another photo that shows the same."""
+
+    photo_id: str
+    name: str
+    kind: Likeness
+    hung: bool
+    picture: str
+
+
+class NeighbourAnswer(Answer):
+    """A piece on the rail, with how far its main colour is from that of a photo."""
+
+    piece_id: str
+    label: str
+    difference: float
+    """CIEDE2000 between the two readings."""
+    within: float
+    """CIEDE2000 that the two readings leave open together."""
+    word: str
+    hex: str
+    picture: str | None
+
+
+class ApartRequest(Request):
+    """The photo that shows something else."""
+
+    other: str
+
+
+class SeriesRequest(Request):
+    """The photos of the same series; none for all that wait to be gone through."""
+
+    photos: list[str] | None = Field(default=None, max_length=1000)
+
+
+class WatchRequest(Request):
+    """A folder of this machine, and whose photos come into it."""
+
+    path: str = Field(min_length=1, max_length=4000)
+    client_id: str
+
+
+class WatchedAnswer(Answer):
+    """The watched folder."""
+
+    path: str
+    client_id: str
+    problem: str
+
+
+class PatchAnswer(Answer):
+    """How many patches of the card are still to be measured."""
+
+    left: int
+
+
+class StudioAnswer(Answer):
+    """What is set up in the studio."""
+
+    card: list[list[float]] | None
+    """CIELAB of the card's patches, if it was measured once."""
+    reader: str | None
+    """What the colour reader calls itself, if one answers."""
+    watched: WatchedAnswer | None
+
+
+class ReadingChange(Answer):
+    """What a newer reading would change."""
+
+    photo_id: str
+    label: str
+    hung: bool
+    difference: float
+    """CIEDE2000 between the main colours."""
+    before: str
+    after: str
+    """Names of the main colour."""
+    before_hex: str
+    after_hex: str
+    bin_before: Bin
+    bin_after: Bin
+    picture: str
+
+
+class RereadingAnswer(Answer):
+    """How far a rereading is, and what it would change."""
+
+    waiting: int
+    changes: list[ReadingChange]
+
+
+class TakeOverRequest(Request):
+    """The photos whose newer reading is taken over; the others keep the older one."""
+
+    photos: list[str] = Field(max_length=5000)
+
+
 class PhotoAnswer(Answer):
     """A photo in the intake."""
 
@@ -175,6 +275,12 @@ class PhotoAnswer(Answer):
     reading: MeasurementDocument | None
     outline: list[list[list[float]]] | None
     neutral: NeutralMark | None
+    reader: list[float] | None
+    """CIELAB of the cloth as the colour reader read it."""
+    series_from: str | None
+    """The photo whose light it takes."""
+    alike: AlikeAnswer | None
+    """An earlier photo that shows the same, to be asked about."""
     strokes: int
     """How many strokes were drawn to mend the outline."""
     pictures: "PhotoPictures"
@@ -336,7 +442,7 @@ class LookAnswer(Answer):
     created_at: datetime
 
 
-def photo_answer(photo: PhotoRecord) -> PhotoAnswer:
+def photo_answer(photo: PhotoRecord, likeness: Alike | None = None) -> PhotoAnswer:
     """A photo as the intake shows it."""
     reading = None if photo.reading is None else MeasurementDocument.model_validate(photo.reading)
     shown = photo.reading_number > 0
@@ -350,6 +456,8 @@ def photo_answer(photo: PhotoRecord) -> PhotoAnswer:
         problem=None if photo.problem is None else ProblemDocument.model_validate(photo.problem),
         reading=reading, outline=photo.outline,
         neutral=None if photo.neutral is None else NeutralMark.model_validate(photo.neutral),
+        reader=photo.reader, series_from=None if photo.series_light is None else photo.series_light["from"],
+        alike=None if likeness is None else _alike(likeness),
         strokes=len(photo.strokes),
         pictures=PhotoPictures(
             thumbnail=picture("thumbnail.jpg") if shown else None, as_shot=picture("as-shot.jpg") if shown else None,
@@ -357,6 +465,40 @@ def photo_answer(photo: PhotoRecord) -> PhotoAnswer:
             colours=[picture(f"colour-{k}.jpg") for k in range(len(reading.colours))] if reading and shown else [],
         ),
         doubt=_doubt(photo, reading),
+    )  # fmt: skip
+
+
+def _alike(found: Alike) -> AlikeAnswer:
+    one = found.photo
+    return AlikeAnswer(
+        photo_id=one.id, name=one.name, kind=found.kind, hung=one.state is PhotoState.HUNG,
+        picture=_thumbnail(one),
+    )  # fmt: skip
+
+
+def _thumbnail(photo: PhotoRecord) -> str:
+    return f"/api/photos/{photo.id}/pictures/thumbnail.jpg?reading={photo.reading_number}"
+
+
+def neighbour_answer(found: Neighbour) -> NeighbourAnswer:
+    """A near piece as the intake shows it."""
+    one = found.hung
+    return NeighbourAnswer(
+        piece_id=one.piece.id, label=one.piece.label or one.piece.category.value,
+        difference=round(found.difference, 1), within=round(found.within, 1), word=found.word,
+        hex=lab_to_hex(one.piece.lab[0]),
+        picture=None if one.photo_id is None else f"/api/photos/{one.photo_id}/pictures/colour-0.jpg",
+    )  # fmt: skip
+
+
+def reading_change(change: Change) -> ReadingChange:
+    """A changed reading as the intake shows it."""
+    before, after = (MeasurementDocument.model_validate(r) for r in (change.before, change.after))
+    return ReadingChange(
+        photo_id=change.photo.id, label=change.label, hung=change.photo.state is PhotoState.HUNG,
+        difference=round(change.difference, 1), before=before.sort.name, after=after.sort.name,
+        before_hex=before.colours[0].hex, after_hex=after.colours[0].hex,
+        bin_before=before.sort.bin, bin_after=after.sort.bin, picture=_thumbnail(change.photo),
     )  # fmt: skip
 
 

@@ -10,18 +10,24 @@ from lucid_swatch.core.problems import Refused
 from lucid_swatch.files.photo import MAX_BYTES
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.photos import Photos
-from lucid_swatch.store.records import PhotoRecord
-from lucid_swatch.usecases.intake import add_stroke, not_now, relight, remove_photo, take_in, undo_stroke
+from lucid_swatch.store.records import PhotoRecord, PhotoState
+from lucid_swatch.usecases.alike import alike, neighbours, not_the_same
+from lucid_swatch.usecases.intake import add_stroke, not_now, relight, remove_photo, share_light, take_in, undo_stroke
 from lucid_swatch.usecases.rail import hang_photo, sorted_pieces
+from lucid_swatch.usecases.reader import read_cloth
 
 from .context import Context, InContext, UnitOfWork
 from .documents import (
+    ApartRequest,
     LightRequest,
+    NeighbourAnswer,
     PhotoAnswer,
     PieceAnswer,
+    SeriesRequest,
     StrokeRequest,
     TakenAnswer,
     WordRequest,
+    neighbour_answer,
     photo_answer,
     piece_answer,
     taken_answer,
@@ -36,7 +42,9 @@ def list_photos(session: UnitOfWork, context: InContext, client_id: str) -> list
     """A client's photos, oldest first. Whoever looks at them will soon send one."""
     Clients(session).get(client_id)
     context.queue.make_ready()
-    return [photo_answer(photo) for photo in Photos(session).of_client(client_id)]
+    photos = Photos(session).of_client(client_id)
+    found = alike(photos)
+    return [photo_answer(photo, found.get(photo.id)) for photo in photos]
 
 
 @router.post("/clients/{client_id}/photos", status_code=201)
@@ -67,6 +75,38 @@ def set_light(context: InContext, photo_id: str, light: LightRequest) -> PhotoAn
     with context.sessions.begin() as session:
         photo = relight(session, photo_id, neutral)
     return _read_again(context, photo)
+
+
+@router.post("/photos/{photo_id}/light/series")
+def set_series_light(context: InContext, photo_id: str, series: SeriesRequest) -> list[PhotoAnswer]:
+    """Reads other photos of the same series in the light of this one."""
+    with context.sessions.begin() as session:
+        others = series.photos
+        if others is None:
+            own = Photos(session).get(photo_id).client_id
+            others = [p.id for p in Photos(session).of_client(own) if p.state is not PhotoState.HUNG]
+        changed = share_light(session, photo_id, others)
+    return [_read_again(context, photo) for photo in changed]
+
+
+@router.post("/photos/{photo_id}/reader")
+def hold_reader(context: InContext, photo_id: str) -> PhotoAnswer:
+    """Reads the garment directly with the colour reader, and the photo again in its light."""
+    with context.sessions.begin() as session:
+        photo = read_cloth(session, context.reader, context.hand, photo_id)
+    return _read_again(context, photo)
+
+
+@router.post("/photos/{photo_id}/apart")
+def keep_apart(session: UnitOfWork, photo_id: str, apart: ApartRequest) -> PhotoAnswer:
+    """Keeps that two photos show different pieces."""
+    return photo_answer(not_the_same(session, photo_id, apart.other))
+
+
+@router.get("/photos/{photo_id}/neighbours")
+def near_pieces(session: UnitOfWork, photo_id: str) -> list[NeighbourAnswer]:
+    """The pieces on the rail whose main colour is nearest to that of a photo."""
+    return [neighbour_answer(found) for found in neighbours(session, photo_id)]
 
 
 @router.post("/photos/{photo_id}/strokes")

@@ -11,7 +11,7 @@ from lucid_swatch.files.photo import read_photo
 from lucid_swatch.formats.document import Document, parse, read_json
 from lucid_swatch.formats.measurement import MeasurementDocument
 from lucid_swatch.outside.cut_out import SalientObjectNetwork
-from lucid_swatch.usecases.measure_photo import measure_photo
+from lucid_swatch.usecases.measure_photo import LightSource, measure_photo
 
 from .output import print_json, print_table, stop
 
@@ -45,7 +45,7 @@ def measure(
     answers: list[dict[str, Any]] = []
     for path in photos:
         try:
-            reading = measure_photo(read_photo(path), network, by_name.get(path.name, everywhere))
+            reading = measure_photo(read_photo(path), network, LightSource(by_name.get(path.name, everywhere)))
             document = MeasurementDocument.from_core(reading.photo, reading.outline, reading.measurement)
             answers.append(document.model_dump(mode="json"))
         except Problem as problem:

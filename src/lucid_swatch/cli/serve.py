@@ -3,7 +3,7 @@
 import errno
 import socket
 from pathlib import Path
-from typing import Annotated
+from typing import TYPE_CHECKING, Annotated
 
 import typer
 from pydantic import ValidationError
@@ -12,6 +12,10 @@ from lucid_swatch.core.problems import Problem, Refused
 from lucid_swatch.settings import Settings
 
 from .output import stop
+
+if TYPE_CHECKING:
+    from lucid_swatch.outside.reader import SocketReader
+    from lucid_swatch.usecases.reader import Hand
 
 LOOPBACK = "127.0.0.1"
 PORTS_TRIED = 20
@@ -34,6 +38,9 @@ def demo(
     """Start the application with a sample client, made on the first start and kept apart from your own."""
     # only this command draws photos; the other ones start sooner without it
     from lucid_swatch.demo.build import build_demo
+    from lucid_swatch.demo.hand import SampleHand
+    from lucid_swatch.outside.reader import SocketReader
+    from lucid_swatch.outside.reader_stand_in import ReaderStandIn
 
     try:
         settings = read_settings()
@@ -42,7 +49,9 @@ def demo(
             raise Refused("the demo would mix with your own clients.", str(settings.data), do)
         build_demo(settings.demo_data, lambda text: typer.echo(f"\r{text}   ", nl=False, err=True), settings.workers)
         typer.echo("", err=True)
-        _run(settings.demo_data, settings, port)
+        with ReaderStandIn() as device:
+            hand = SampleHand(device.port, settings.demo_data / "samples")
+            _run(settings.demo_data, settings, port, SocketReader(device.port), hand)
     except Problem as problem:
         stop(problem)
 
@@ -57,13 +66,15 @@ def read_settings() -> Settings:
         raise Refused(f"the setting is wrong ({str(fault['msg']).lower()}).", name, "Correct or unset it.") from None
 
 
-def _run(data: Path, settings: Settings, port: int | None) -> None:
+def _run(
+    data: Path, settings: Settings, port: int | None, reader: "SocketReader | None" = None, hand: "Hand | None" = None
+) -> None:
     # the other commands start sooner without the web
     import uvicorn
 
     from lucid_swatch.assemble import make_application
 
-    app = make_application(data, settings)
+    app = make_application(data, settings, reader, hand)
     listening = open_port(settings.port if port is None else port)
     typer.echo(f"Lucid Swatch is at http://{LOOPBACK}:{listening.getsockname()[1]}/ and keeps its data in {data}")
     typer.echo("Stop it with Ctrl+C.")

@@ -1,8 +1,9 @@
 """A photo file to light: orientation, profile, bit depth and transparency undone, sizes checked first."""
 
 import io
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from pathlib import Path
+from typing import cast
 
 import numpy as np
 import pillow_heif
@@ -17,8 +18,10 @@ pillow_heif.register_heif_opener()
 MAX_BYTES = 60 * 1024 * 1024
 MAX_PIXELS = 80_000_000
 MIN_SIDE = 64
-WORKING_SIDE = 1600
+WORKING_SIDE = 1024
 """Long side of the picture that is measured; 12 megapixels tell no more about a colour than this does."""
+FINER_SIDE = 1600
+"""Long side where motifs or yarns are so fine that the working size blends them."""
 
 FORMATS = {"JPEG": "JPEG", "PNG": "PNG", "WEBP": "WebP", "HEIF": "HEIC", "MPO": "JPEG"}
 Image.MAX_IMAGE_PIXELS = None  # the check below speaks in our own words, before a pixel is decoded
@@ -38,12 +41,19 @@ class Photo:
     format: str
     srgb: ByteArray
     """(rows, columns, 3), encoded sRGB."""
+    content: bytes = field(default=b"", repr=False)
+    """The file, to look closer."""
 
     @property
     def rgb_linear(self) -> FloatArray:
-        """Linear light, (rows, columns, 3), 0..1."""
-        light: FloatArray = _LIGHT_OF_BYTE[self.srgb].astype(np.float64)
-        return light
+        """Linear light, (rows, columns, 3), 0..1, in single precision."""
+        return cast(FloatArray, _LIGHT_OF_BYTE[self.srgb])
+
+    def finer(self) -> "Photo":
+        """The same photo at the finer size; itself where there is no more to see."""
+        if max(self.width, self.height) <= 1.1 * max(self.srgb.shape) or not self.content:
+            return self
+        return decode_photo(self.content, self.file, FINER_SIDE)
 
 
 def read_photo(path: Path) -> Photo:
@@ -85,7 +95,7 @@ def decode_photo(content: bytes, name: str, side: int = WORKING_SIDE) -> Photo:
         image = _shrunk(image, side)
     except (OSError, ValueError, SyntaxError, EOFError, MemoryError, TypeError):
         raise Refused("the photo is cut short or damaged.", name, "Copy it from the phone or camera again.") from None
-    return Photo(name, width, height, profile, FORMATS[kind], np.asarray(image))
+    return Photo(name, width, height, profile, FORMATS[kind], np.asarray(image), content)
 
 
 def check_photo(content: bytes, name: str) -> ImageFile.ImageFile:

@@ -7,7 +7,8 @@ from pydantic import Field
 from lucid_swatch.core.colour.arrays import FloatArray
 from lucid_swatch.core.colour.spaces import lab_to_hex
 from lucid_swatch.core.garment.measurement import Measurement
-from lucid_swatch.core.garment.vocabulary import Bin, Part, PatternType, Scale, Undertone
+from lucid_swatch.core.garment.shape import suggest_category
+from lucid_swatch.core.garment.vocabulary import Bin, Category, Part, PatternType, Scale, Undertone
 from lucid_swatch.core.photo.light import LightReference
 from lucid_swatch.core.photo.outline import Outline
 
@@ -34,6 +35,8 @@ class LightDocument(Document):
     """Correlated colour temperature in kelvin of the cast that was left."""
     uncertainty: float
     """CIEDE2000 that the light alone leaves."""
+    note: str | None = None
+    """What the stylist should know of it, such as a reference card that could not be used."""
 
 
 class GarmentDocument(Document):
@@ -42,6 +45,8 @@ class GarmentDocument(Document):
     share: float
     method: str
     confidence: float
+    category: Category | None = None
+    """What its shape can only be; left out where several things look like it."""
 
 
 class MeasuredColour(Document):
@@ -115,10 +120,12 @@ class MeasurementDocument(Titled):
         return cls(
             photo=PhotoDocument(file=photo.file, width=photo.width, height=photo.height, profile=photo.profile),
             light=LightDocument(
-                reference=read.light.reference, cct=read.light.cct, uncertainty=read.light.uncertainty
+                reference=read.light.reference, cct=read.light.cct, uncertainty=read.light.uncertainty,
+                note=read.light.note or None,
             ),
             garment=GarmentDocument(
-                share=round(outline.share, 4), method=outline.method, confidence=round(outline.confidence, 2)
+                share=round(outline.share, 4), method=outline.method, confidence=round(outline.confidence, 2),
+                category=shape.category if (shape := suggest_category(outline.mask)) else None,
             ),
             colours=colours,
             threads=None if read.threads is None else [[round(float(v), 2) for v in lab] for lab in read.threads],

@@ -11,6 +11,7 @@ from .records import PhotoRecord, PhotoState
 from .tables import PhotoRow
 
 COLUMNS = tuple(f.name for f in fields(PhotoRecord))
+LISTS = ("strokes", "not_same")
 
 
 class Photos:
@@ -25,10 +26,11 @@ class Photos:
         return [_record(row) for row in self.session.scalars(found)]
 
     def unfinished(self) -> list[str]:
-        """Ids of photos that still wait to be read, oldest first."""
+        """Ids of photos that still wait to be read, or to be read anew, oldest first."""
         states = (PhotoState.WAITING, PhotoState.READING)
-        found = sa.select(PhotoRow.id).where(PhotoRow.state.in_(states)).order_by(PhotoRow.created_at, PhotoRow.id)
-        return list(self.session.scalars(found))
+        asked = PhotoRow.proposal["ask"].as_string().is_not(None)
+        found = sa.select(PhotoRow.id).where(PhotoRow.state.in_(states) | asked)
+        return list(self.session.scalars(found.order_by(PhotoRow.created_at, PhotoRow.id)))
 
     def get(self, id: str) -> PhotoRecord:
         """One photo. NotThere when there is none."""
@@ -36,8 +38,8 @@ class Photos:
 
     def add(self, photo: PhotoRecord) -> None:
         """Writes a new photo."""
-        row = PhotoRow(**{name: getattr(photo, name) for name in COLUMNS if name != "strokes"})
-        row.strokes = list(photo.strokes)
+        row = PhotoRow(**{name: getattr(photo, name) for name in COLUMNS if name not in LISTS})
+        row.strokes, row.not_same = list(photo.strokes), list(photo.not_same)
         self.session.add(row)
         self.session.flush()
 
@@ -62,4 +64,4 @@ class Photos:
 
 def _record(row: PhotoRow) -> PhotoRecord:
     values = {name: getattr(row, name) for name in COLUMNS}
-    return PhotoRecord(**{**values, "strokes": tuple(row.strokes)})
+    return PhotoRecord(**{**values, "strokes": tuple(row.strokes), "not_same": tuple(row.not_same)})

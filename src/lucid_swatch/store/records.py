@@ -53,6 +53,12 @@ class PhotoRecord:
     outline: list[Any] | None = None
     strokes: tuple[dict[str, Any], ...] = ()
     reading: dict[str, Any] | None = None
+    light: dict[str, Any] | None = None
+    series_light: dict[str, Any] | None = None
+    reader: list[float] | None = None
+    likeness: dict[str, Any] | None = None
+    not_same: tuple[str, ...] = ()
+    proposal: dict[str, Any] | None = None
     reading_number: int = 0
 
 

@@ -102,9 +102,30 @@ class PhotoRow(Base):
     """What the stylist drew to mend the outline, oldest first."""
     reading: Mapped[dict[str, Any] | None]
     """The measurement document; a stylist's word lies in the piece and never here."""
+    light: Mapped[dict[str, Any] | None]
+    """The light it was last read in, so that others of the same series can take it."""
+    series_light: Mapped[dict[str, Any] | None]
+    """The light taken from another photo of the series, and the id of that photo."""
+    reader: Mapped[list[Any] | None]
+    """CIELAB of the cloth as the colour reader read it."""
+    likeness: Mapped[dict[str, Any] | None]
+    """What tells whether another photo shows the same: the hash of the picture and the shape of the piece."""
+    not_same: Mapped[list[Any]] = mapped_column(default=list)
+    """Ids of photos that the stylist says show something else."""
+    proposal: Mapped[dict[str, Any] | None]
+    """A newer reading that was not taken over yet."""
     reading_number: Mapped[int] = mapped_column(default=0)
     """Rises with every reading that made pictures, so that those of an older one are not shown; 0 before any."""
     created_at: Mapped[datetime]
+
+
+class StudioRow(Base):
+    """Something kept for the whole studio and not for one client: the measured card, the watched folder."""
+
+    __tablename__ = "studio"
+
+    key: Mapped[str] = mapped_column(primary_key=True)
+    value: Mapped[dict[str, Any]]
 
 
 class PieceRow(Base):

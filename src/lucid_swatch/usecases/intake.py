@@ -8,11 +8,13 @@ from uuid import uuid4
 import numpy as np
 from sqlalchemy.orm import Session
 
-from lucid_swatch.core.colour.arrays import ByteArray
+from lucid_swatch.core.colour.arrays import ByteArray, FloatArray
 from lucid_swatch.core.colour.spaces import rgb_linear_to_lab
 from lucid_swatch.core.garment.crop import Window, cloth_window, colour_window
+from lucid_swatch.core.garment.shape import signature
 from lucid_swatch.core.garment.vocabulary import PatternType
 from lucid_swatch.core.photo.light import relit
+from lucid_swatch.core.photo.likeness import difference_hash
 from lucid_swatch.core.photo.neutral import NeutralPoint
 from lucid_swatch.core.photo.outline import Outline, find_outline, outline_polygons
 from lucid_swatch.core.photo.strokes import Stroke, mend_outline
@@ -20,6 +22,7 @@ from lucid_swatch.core.problems import NotThere, Problem, Refused
 from lucid_swatch.files.photo import Photo, decode_photo
 from lucid_swatch.files.pictures import jpeg, mask_png, read_mask, resized, thumbnail, to_bytes_srgb, webp_inside
 from lucid_swatch.files.strip import strip_metadata
+from lucid_swatch.formats.light import light_from_values, light_values
 from lucid_swatch.formats.measurement import MeasurementDocument
 from lucid_swatch.outside.cut_out import CutOut
 from lucid_swatch.store.clients import Clients
@@ -29,7 +32,9 @@ from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.records import PhotoRecord, PhotoState
 
-from .measure_photo import PhotoReading, measure_photo
+from .measure_photo import LightSource, PhotoReading, measure_photo
+from .reader import measured_card
+from .rereading import WANTED, rehang
 
 NAME_LENGTH = 200
 FOUND = "found.png"
@@ -70,16 +75,28 @@ def read_kept_photo(sessions: Sessions, folder: Folder, cut_out: CutOut, id: str
 
     def stage(text: str) -> None:
         with sessions.begin() as session:
-            Photos(session).change(id, state=PhotoState.READING, stage=text)
+            photos = Photos(session)
+            anew = photos.get(id).proposal is not None
+            photos.change(id, stage=text, **({} if anew else {"state": PhotoState.READING}))
 
     try:
-        stage("opening the photo")
         with sessions() as session:
             record = Photos(session).get(id)
-        changes = _read(record, folder, cut_out, stage)
-    except NotThere:
-        return  # removed while it waited
+            card = measured_card(session)
+        stage("opening the photo")
+        if record.proposal is not None and record.proposal.get("ask") == WANTED:
+            _propose(sessions, record, card, folder, cut_out)
+            return
+        changes = _read(record, card, folder, cut_out, stage)
     except Problem as problem:
+        kept = _still_there(sessions, id)
+        if kept is None:
+            return  # removed while it waited
+        if kept.proposal is not None:
+            # what was read before is not lost because it cannot be read anew
+            with sessions.begin() as session:
+                Photos(session).change(id, proposal=None, stage="")
+            return
         changes = {"state": PhotoState.FAILED, "problem": problem_values(problem), "reading": None}
     except Exception:
         # a fault of ours in one photo must neither stop the queue nor leave it reading for ever
@@ -90,24 +107,71 @@ def read_kept_photo(sessions: Sessions, folder: Folder, cut_out: CutOut, id: str
     with sessions.begin() as session:
         photos = Photos(session)
         number = photos.get(id).reading_number + folder.has_picture(id, AS_SHOT)
+        taken_over = record.proposal is not None and changes["state"] is PhotoState.READ
+        if taken_over:
+            changes["state"] = record.state
         photos.change(id, **changes, stage="", reading_number=number)
+        if taken_over:
+            rehang(session, photos.get(id))
 
 
-def _read(record: PhotoRecord, folder: Folder, cut_out: CutOut, stage: Callable[[str], None]) -> dict[str, object]:
-    photo = decode_photo(folder.photo(record.file).read_bytes(), record.name)
+def _still_there(sessions: Sessions, id: str) -> PhotoRecord | None:
+    with sessions() as session:
+        try:
+            return Photos(session).get(id)
+        except NotThere:
+            return None
+
+
+def _propose(sessions: Sessions, record: PhotoRecord, card: FloatArray | None, folder: Folder, cut_out: CutOut) -> None:
+    """Reads a photo anew beside what is kept; what cannot be read anew stays as it is."""
+    try:
+        photo = decode_photo(_kept_bytes(record, folder), record.name)
+        outline = _outline(record, photo, folder, cut_out, lambda text: None)
+        reading = measure_photo(photo, cut_out, light_source(record, card), outline=outline)
+        document = MeasurementDocument.from_core(reading.photo, reading.outline, reading.measurement)
+        proposal = {"reading": document.model_dump(mode="json")}
+    except (Problem, OSError):
+        proposal = None
+    with sessions.begin() as session:
+        Photos(session).change(record.id, proposal=proposal)
+
+
+def _read(
+    record: PhotoRecord, card: FloatArray | None, folder: Folder, cut_out: CutOut, stage: Callable[[str], None]
+) -> dict[str, object]:
+    photo = decode_photo(_kept_bytes(record, folder), record.name)
     # shown even when the reading fails, so that the stylist can mend the outline
     folder.keep_picture(record.id, AS_SHOT, jpeg(photo.srgb))
     folder.keep_picture(record.id, "thumbnail.jpg", jpeg(thumbnail(photo.srgb)))
     outline = _outline(record, photo, folder, cut_out, stage)
-    neutral = NeutralPoint(**record.neutral) if record.neutral else None
-    reading = measure_photo(photo, cut_out, neutral, outline=outline, progress=stage)
+    reading = measure_photo(photo, cut_out, light_source(record, card), outline=outline, progress=stage)
     stage("cutting the swatches")
     _keep_pictures(record.id, reading, folder)
     document = MeasurementDocument.from_core(reading.photo, reading.outline, reading.measurement)
     return {
         "state": PhotoState.READ, "problem": None, "reading": document.model_dump(mode="json"),
-        "outline": [[list(point) for point in polygon] for polygon in outline_polygons(outline.mask)],
+        "light": light_values(reading.measurement.light), "proposal": None,
+        "likeness": {"picture": difference_hash(photo.srgb), "shape": signature(reading.outline.mask)},
+        "outline": [[list(point) for point in polygon] for polygon in outline_polygons(reading.outline.mask)],
     }  # fmt: skip
+
+
+def _kept_bytes(record: PhotoRecord, folder: Folder) -> bytes:
+    try:
+        return folder.photo(record.file).read_bytes()
+    except OSError as problem:
+        reason = (problem.strerror or "unknown reason").lower()
+        do = "Put the file back into the data folder, or send the photo again."
+        raise Refused(f"the kept photo cannot be opened ({reason}).", record.name, do) from None
+
+
+def light_source(record: PhotoRecord, card: FloatArray | None) -> LightSource:
+    """What is known of the light of a kept photo."""
+    neutral = NeutralPoint(**record.neutral) if record.neutral else None
+    series = light_from_values(record.series_light["light"]) if record.series_light else None
+    reader = None if record.reader is None else np.array(record.reader)
+    return LightSource(neutral, series, reader, card)
 
 
 def _outline(
@@ -168,7 +232,21 @@ def problem_values(problem: Problem) -> dict[str, str]:
 
 def relight(session: Session, id: str, neutral: NeutralPoint | None) -> PhotoRecord:
     """Marks the tapped neutral of a photo, or none, and lets it be read again."""
-    return _read_again(session, id, neutral=None if neutral is None else _neutral_values(neutral))
+    values = None if neutral is None else _neutral_values(neutral)
+    return _read_again(session, id, neutral=values, reader=None, series_light=None)
+
+
+def share_light(session: Session, id: str, others: Iterable[str]) -> list[PhotoRecord]:
+    """Lets other photos of the same series be read in the light of this one. What hangs is left as it is.
+
+    Refused when this one was not read yet."""
+    photos = Photos(session)
+    one = photos.get(id)
+    if one.light is None:
+        raise Refused("the light of this photo is not known yet.", one.name, "Wait until it is read.")
+    taking = [photo for other in others if other != id and (photo := photos.get(other)).client_id == one.client_id]
+    kept = {"from": id, "light": one.light}
+    return [_read_again(session, photo.id, series_light=kept) for photo in taking if photo.state is not PhotoState.HUNG]
 
 
 def _neutral_values(neutral: NeutralPoint) -> dict[str, float | None]:

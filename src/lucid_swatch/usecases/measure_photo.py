@@ -3,15 +3,34 @@
 from collections.abc import Callable
 from dataclasses import dataclass, replace
 
+from lucid_swatch.core.colour.arrays import FloatArray
 from lucid_swatch.core.garment.measurement import Measurement, measure_cloth
+from lucid_swatch.core.photo.card import Sighting, find_card, read_patches
+from lucid_swatch.core.photo.card_light import light_from_card
+from lucid_swatch.core.photo.cloth_light import light_from_cloth
+from lucid_swatch.core.photo.light import Light
 from lucid_swatch.core.photo.neutral import NeutralPoint, light_from_neutral
-from lucid_swatch.core.photo.outline import Outline, find_outline, without_card
+from lucid_swatch.core.photo.outline import Outline, enlarged, find_outline, without_card
 from lucid_swatch.core.photo.scene_light import estimate_light
 from lucid_swatch.core.problems import Refused
 from lucid_swatch.files.photo import Photo
 from lucid_swatch.outside.cut_out import CutOut
 
 Progress = Callable[[str], None]
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class LightSource:
+    """What is known of the light beside the photo itself."""
+
+    neutral: NeutralPoint | None = None
+    """A white or grey thing that the stylist tapped: it is her word and comes first."""
+    series: Light | None = None
+    """The light of another photo of the same series, taken in the same room."""
+    reader: FloatArray | None = None
+    """(3,), CIELAB of the cloth as the colour reader read it."""
+    card: FloatArray | None = None
+    """(24, 3), CIELAB of the reference card as the colour reader read it once."""
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -26,7 +45,7 @@ class PhotoReading:
 def measure_photo(
     photo: Photo,
     cut_out: CutOut,
-    neutral: NeutralPoint | None = None,
+    source: LightSource | None = None,
     strict: bool = False,
     outline: Outline | None = None,
     progress: Progress = lambda stage: None,
@@ -35,22 +54,50 @@ def measure_photo(
 
     outline: given when it is already known, so that relighting does not search again.
     Refused when there is no garment, naming the photo."""
+    source = source or LightSource()
     try:
         if outline is None:
             progress("finding the garment")
             outline = find_outline(photo.srgb, cut_out(photo.srgb))
         progress("reading the light")
-        light_rgb = photo.rgb_linear
-        if neutral is not None:
-            outline = replace(outline, mask=without_card(light_rgb, outline.mask, neutral.x, neutral.y))
-        light = (
-            estimate_light(light_rgb, outline.mask)
-            if neutral is None
-            else light_from_neutral(light_rgb, outline.mask, neutral)
-        )
+        sighting = find_card(photo.srgb)
+        outline = _without_references(photo, outline, sighting, source.neutral)
+        light = _light(photo, outline, sighting, source)
         progress("reading the colours")
-        measurement = measure_cloth(light_rgb, outline.mask, light, strict)
+        measurement = measure_cloth(photo.rgb_linear, outline.mask, light, strict, source.reader)
+        if measurement.fine and (closer := photo.finer()) is not photo:
+            progress("looking closer at a fine pattern")
+            photo, outline = closer, enlarged(outline, closer.srgb.shape[:2])
+            measurement = measure_cloth(photo.rgb_linear, outline.mask, light, strict, source.reader)
     except Refused as problem:
         where = f"{photo.file}: {problem.where}" if problem.where else photo.file
         raise Refused(problem.what, where, problem.do) from None
     return PhotoReading(photo, outline, measurement)
+
+
+def _without_references(photo: Photo, outline: Outline, sighting: Sighting, neutral: NeutralPoint | None) -> Outline:
+    """The outline without the card or paper that tells the light."""
+    mask = outline.mask
+    if sighting.card is not None:
+        left = mask & ~sighting.card.region(mask.shape)
+        mask = left if left.any() else mask
+    if neutral is not None:
+        mask = without_card(photo.rgb_linear, mask, neutral.x, neutral.y)
+    return replace(outline, mask=mask)
+
+
+def _light(photo: Photo, outline: Outline, sighting: Sighting, source: LightSource) -> Light:
+    """The most trusted light there is: the reader, the stylist's tap, a card in the photo, the series, the scene."""
+    rgb = photo.rgb_linear
+    if source.reader is not None:
+        return light_from_cloth(rgb, outline.mask, source.reader)
+    if source.neutral is not None:
+        return light_from_neutral(rgb, outline.mask, source.neutral)
+    note = sighting.note
+    if sighting.card is not None:
+        try:
+            return light_from_card(read_patches(rgb, sighting.card), source.card)
+        except Refused as problem:
+            note = f"{problem.what[0].upper()}{problem.what[1:]} {problem.do}"
+    light = source.series or estimate_light(rgb, outline.mask)
+    return replace(light, note=note) if note else light

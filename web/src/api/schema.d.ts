@@ -184,6 +184,86 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/photos/{photo_id}/light/series": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Set Series Light
+         * @description Reads other photos of the same series in the light of this one.
+         */
+        post: operations["set_series_light"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{photo_id}/reader": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Hold Reader
+         * @description Reads the garment directly with the colour reader, and the photo again in its light.
+         */
+        post: operations["hold_reader"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{photo_id}/apart": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Keep Apart
+         * @description Keeps that two photos show different pieces.
+         */
+        post: operations["keep_apart"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{photo_id}/neighbours": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Near Pieces
+         * @description The pieces on the rail whose main colour is nearest to that of a photo.
+         */
+        get: operations["near_pieces"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/photos/{photo_id}/strokes": {
         parameters: {
             query?: never;
@@ -396,10 +476,201 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/clients/{client_id}/rereading": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Show
+         * @description What the newer readings would change.
+         */
+        get: operations["show"];
+        put?: never;
+        /**
+         * Start
+         * @description Reads every photo of a client anew, beside what is kept.
+         */
+        post: operations["start"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/rereading/take": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take
+         * @description Takes the chosen readings over and drops the others.
+         */
+        post: operations["take"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studio": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Studio
+         * @description What is set up.
+         */
+        get: operations["get_studio"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/card/{size}.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Card
+         * @description The reference card to print.
+         */
+        get: operations["get_card"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reader/calibrate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Calibrate Reader
+         * @description Calibrates the colour reader on its white tile.
+         */
+        post: operations["calibrate_reader"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/card/measure/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Patch
+         * @description Measures one patch of the printed card, 0 for the first, with the colour reader.
+         */
+        post: operations["read_patch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/card/measure": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Forget Measured Card
+         * @description Another card was printed.
+         */
+        delete: operations["forget_measured_card"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studio/watched": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Set Watched
+         * @description Watches a folder of this machine for photos.
+         */
+        put: operations["set_watched"];
+        post?: never;
+        /**
+         * Unset Watched
+         * @description Watches no folder any more.
+         */
+        delete: operations["unset_watched"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /**
+         * AlikeAnswer
+         * @description Another photo that shows the same.
+         */
+        AlikeAnswer: {
+            /** Photo Id */
+            photo_id: string;
+            /** Name */
+            name: string;
+            kind: components["schemas"]["Likeness"];
+            /** Hung */
+            hung: boolean;
+            /** Picture */
+            picture: string;
+        };
+        /**
+         * ApartRequest
+         * @description The photo that shows something else.
+         */
+        ApartRequest: {
+            /** Other */
+            other: string;
+        };
         /**
          * BandAnswer
          * @description A range of lightness, L*.
@@ -438,6 +709,12 @@ export interface components {
             /** Name */
             name: string;
         };
+        /**
+         * CardSize
+         * @description Paper sizes of the card, ISO 216.
+         * @enum {string}
+         */
+        CardSize: "A6" | "A4";
         /**
          * Category
          * @description What a piece is.
@@ -598,6 +875,8 @@ export interface components {
             method: string;
             /** Confidence */
             confidence: number;
+            /** @description What its shape can only be; left out where several things look like it. */
+            category?: components["schemas"]["Category"] | null;
         };
         /**
          * Intent
@@ -659,6 +938,11 @@ export interface components {
              * @description CIEDE2000 that the light alone leaves.
              */
             uncertainty: number;
+            /**
+             * Note
+             * @description What the stylist should know of it, such as a reference card that could not be used.
+             */
+            note?: string | null;
         };
         /**
          * LightReference
@@ -673,6 +957,12 @@ export interface components {
         LightRequest: {
             neutral: components["schemas"]["NeutralMark"] | null;
         };
+        /**
+         * Likeness
+         * @description In what two photos are alike.
+         * @enum {string}
+         */
+        Likeness: "same photo" | "same garment";
         /**
          * LookAnswer
          * @description A kept look.
@@ -859,6 +1149,32 @@ export interface components {
          */
         Metal: "none" | "gold" | "silver" | "rose" | "mixed";
         /**
+         * NeighbourAnswer
+         * @description A piece on the rail, with how far its main colour is from that of a photo.
+         */
+        NeighbourAnswer: {
+            /** Piece Id */
+            piece_id: string;
+            /** Label */
+            label: string;
+            /**
+             * Difference
+             * @description CIEDE2000 between the two readings.
+             */
+            difference: number;
+            /**
+             * Within
+             * @description CIEDE2000 that the two readings leave open together.
+             */
+            within: number;
+            /** Word */
+            word: string;
+            /** Hex */
+            hex: string;
+            /** Picture */
+            picture: string | null;
+        };
+        /**
          * NeutralMark
          * @description A place in a photo known to be neutral, in fractions from the top left corner.
          */
@@ -896,6 +1212,14 @@ export interface components {
          */
         Part: "cloth" | "trim" | "lining" | "hardware";
         /**
+         * PatchAnswer
+         * @description How many patches of the card are still to be measured.
+         */
+        PatchAnswer: {
+            /** Left */
+            left: number;
+        };
+        /**
          * PatternType
          * @description How the colours of a cloth lie.
          * @enum {string}
@@ -918,6 +1242,18 @@ export interface components {
             /** Outline */
             outline: number[][][] | null;
             neutral: components["schemas"]["NeutralMark"] | null;
+            /**
+             * Reader
+             * @description CIELAB of the cloth as the colour reader read it.
+             */
+            reader: number[] | null;
+            /**
+             * Series From
+             * @description The photo whose light it takes.
+             */
+            series_from: string | null;
+            /** @description An earlier photo that shows the same, to be asked about. */
+            alike: components["schemas"]["AlikeAnswer"] | null;
             /**
              * Strokes
              * @description How many strokes were drawn to mend the outline.
@@ -1051,6 +1387,38 @@ export interface components {
             do: string;
         };
         /**
+         * ReadingChange
+         * @description What a newer reading would change.
+         */
+        ReadingChange: {
+            /** Photo Id */
+            photo_id: string;
+            /** Label */
+            label: string;
+            /** Hung */
+            hung: boolean;
+            /**
+             * Difference
+             * @description CIEDE2000 between the main colours.
+             */
+            difference: number;
+            /** Before */
+            before: string;
+            /**
+             * After
+             * @description Names of the main colour.
+             */
+            after: string;
+            /** Before Hex */
+            before_hex: string;
+            /** After Hex */
+            after_hex: string;
+            bin_before: components["schemas"]["Bin"];
+            bin_after: components["schemas"]["Bin"];
+            /** Picture */
+            picture: string;
+        };
+        /**
          * ReasonDocument
          * @description Why a measure gained or lost points.
          */
@@ -1065,11 +1433,29 @@ export interface components {
             points: number;
         };
         /**
+         * RereadingAnswer
+         * @description How far a rereading is, and what it would change.
+         */
+        RereadingAnswer: {
+            /** Waiting */
+            waiting: number;
+            /** Changes */
+            changes: components["schemas"]["ReadingChange"][];
+        };
+        /**
          * Scale
          * @description Repeat or motif against the width of the body: small below 5 %, large above 15 %.
          * @enum {string}
          */
         Scale: "small" | "medium" | "large";
+        /**
+         * SeriesRequest
+         * @description The photos of the same series; none for all that wait to be gone through.
+         */
+        SeriesRequest: {
+            /** Photos */
+            photos?: string[] | null;
+        };
         /**
          * SortDocument
          * @description Where a piece hangs.
@@ -1143,6 +1529,31 @@ export interface components {
             width: number;
         };
         /**
+         * StudioAnswer
+         * @description What is set up in the studio.
+         */
+        StudioAnswer: {
+            /**
+             * Card
+             * @description CIELAB of the card's patches, if it was measured once.
+             */
+            card: number[][] | null;
+            /**
+             * Reader
+             * @description What the colour reader calls itself, if one answers.
+             */
+            reader: string | null;
+            watched: components["schemas"]["WatchedAnswer"] | null;
+        };
+        /**
+         * TakeOverRequest
+         * @description The photos whose newer reading is taken over; the others keep the older one.
+         */
+        TakeOverRequest: {
+            /** Photos */
+            photos: string[];
+        };
+        /**
          * TakenAnswer
          * @description What became of one sent file.
          */
@@ -1164,6 +1575,28 @@ export interface components {
          * @enum {string}
          */
         Volume: "close" | "easy" | "full";
+        /**
+         * WatchRequest
+         * @description A folder of this machine, and whose photos come into it.
+         */
+        WatchRequest: {
+            /** Path */
+            path: string;
+            /** Client Id */
+            client_id: string;
+        };
+        /**
+         * WatchedAnswer
+         * @description The watched folder.
+         */
+        WatchedAnswer: {
+            /** Path */
+            path: string;
+            /** Client Id */
+            client_id: string;
+            /** Problem */
+            problem: string;
+        };
         /**
          * WordRequest
          * @description The stylist's word on a piece; what is left out stays as read.
@@ -1865,6 +2298,210 @@ export interface operations {
             };
         };
     };
+    set_series_light: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                photo_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SeriesRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoAnswer"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    hold_reader: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                photo_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    keep_apart: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                photo_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ApartRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    near_pieces: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                photo_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NeighbourAnswer"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
     draw_stroke: {
         parameters: {
             query?: never;
@@ -2483,6 +3120,488 @@ export interface operations {
             path: {
                 look_id: string;
             };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    show: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RereadingAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    start: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RereadingAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    take: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeOverRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RereadingAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    get_studio: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StudioAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    get_card: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                size: components["schemas"]["CardSize"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    calibrate_reader: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    read_patch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PatchAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    forget_measured_card: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    set_watched: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WatchRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WatchedAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    unset_watched: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
             cookie?: never;
         };
         requestBody?: never;

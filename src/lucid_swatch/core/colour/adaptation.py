@@ -3,7 +3,7 @@
 import numpy as np
 
 from .arrays import FloatArray
-from .spaces import D65_WHITE, RGB_TO_XYZ, XYZ_TO_RGB
+from .spaces import D65_WHITE, RGB_TO_XYZ, XYZ_TO_RGB, like
 
 CAT16 = np.array([[0.401288, 0.650173, -0.051461], [-0.250268, 1.204414, 0.045854], [-0.002079, 0.048952, 0.953127]])
 """XYZ to the sharpened cone responses of CAT16. Source: Li et al. 2017, Color Res. Appl. 42(6)."""
@@ -27,7 +27,7 @@ def relight(rgb_linear: FloatArray, light_rgb: FloatArray, amount: float = 1.0) 
     light = RGB_TO_XYZ @ (light_rgb / max(float(RGB_TO_XYZ[1] @ light_rgb), 1e-9))
     believed = D65_WHITE * (light / D65_WHITE) ** amount
     matrix = XYZ_TO_RGB @ adaptation_matrix(believed) @ RGB_TO_XYZ
-    relit: FloatArray = rgb_linear @ matrix.T
+    relit: FloatArray = rgb_linear @ like(matrix, rgb_linear).T
     return relit
 
 

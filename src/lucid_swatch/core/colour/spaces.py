@@ -36,9 +36,14 @@ def xyz_to_lab(xyz: FloatArray) -> FloatArray:
     """CIELAB of XYZ under D65.
 
     xyz: (..., 3), Y = 1 for the white. Returns L* 0..100, a*, b*. Source: ISO/CIE 11664-4:2019."""
-    ratio = xyz / D65_WHITE
+    ratio = xyz / like(D65_WHITE, xyz)
     f = np.where(ratio > CUBE_ROOT_ABOVE, np.cbrt(ratio), ratio / SLOPE + 4 / 29)
     return np.stack([116 * f[..., 1] - 16, 500 * (f[..., 0] - f[..., 1]), 200 * (f[..., 1] - f[..., 2])], axis=-1)
+
+
+def like(constant: FloatArray, array: FloatArray) -> FloatArray:
+    """A constant in the precision of an array: pictures are read in single precision, colours in double."""
+    return constant.astype(array.dtype, copy=False) if array.dtype == np.float32 else constant
 
 
 def lab_to_xyz(lab: FloatArray) -> FloatArray:
@@ -52,8 +57,8 @@ def lab_to_xyz(lab: FloatArray) -> FloatArray:
 
 
 def rgb_linear_to_lab(rgb_linear: FloatArray) -> FloatArray:
-    """CIELAB of linear sRGB light. (..., 3) to (..., 3)."""
-    return xyz_to_lab(rgb_linear @ RGB_TO_XYZ.T)
+    """CIELAB of linear sRGB light. (..., 3) to (..., 3), in the precision given."""
+    return xyz_to_lab(rgb_linear @ like(RGB_TO_XYZ, rgb_linear).T)
 
 
 def lab_to_rgb_linear(lab: FloatArray) -> FloatArray:

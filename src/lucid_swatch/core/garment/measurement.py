@@ -1,6 +1,6 @@
 """From the pixels of a photo and the outline of a garment to everything that is read from it."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 
@@ -8,7 +8,7 @@ from ..colour.arrays import BoolArray, FloatArray
 from ..colour.spaces import chroma, lab_to_rgb_linear, rgb_linear_to_lab
 from ..photo.clipping import restore_clipped
 from ..photo.light import NINE_IN_TEN, Light, light_doubt, relit
-from .palette import Palette, read_palette
+from .palette import Palette, read_palette, run_length
 from .pattern import Pattern, read_pattern
 from .sorting import Sorted, sort_colours, undertones
 from .surface import Surface, read_surface, yarn_chroma
@@ -33,17 +33,27 @@ class Measurement:
     palette: Palette
     threads: FloatArray | None
     """(k, 3), the yarns of a marl whose mean stands in lab."""
+    fine: bool
+    """Whether motifs or yarns are so fine that a larger picture of the same photo would tell more."""
 
 
-def measure_cloth(rgb_linear: FloatArray, mask: BoolArray, light: Light, strict: bool = False) -> Measurement:
+def measure_cloth(
+    rgb_linear: FloatArray, mask: BoolArray, light: Light, strict: bool = False, told: FloatArray | None = None
+) -> Measurement:
     """The colours, pattern, surface and sort of a garment.
 
-    rgb_linear: (rows, columns, 3), as shot. mask: (rows, columns), the garment, at least one pixel."""
-    daylight = relit(restore_clipped(rgb_linear, mask), light)
-    palette = read_palette(daylight, mask)
-    pattern = read_pattern(palette, mask, yarn_chroma(daylight, palette))
+    rgb_linear: (rows, columns, 3), as shot. mask: (rows, columns), the garment, at least one pixel.
+    told: (3,), CIELAB of the main colour where a colour reader has been held to it."""
+    box = _box(mask)
+    cloth, inside = rgb_linear[box], mask[box]
+    daylight = relit(restore_clipped(cloth, inside), light)
+    palette = read_palette(daylight, inside)
+    yarns = yarn_chroma(daylight, palette)
+    pattern = read_pattern(palette, inside, yarns)
     lab, share, parts, threads = _described(palette, pattern)
     uncertainty = NINE_IN_TEN * np.hypot(light_doubt(lab, light), _own_doubt(lab))
+    if told is not None:
+        lab, uncertainty = np.vstack([told[None], lab[1:]]), np.concatenate([[READER_DOUBT], uncertainty[1:]])
     surface = read_surface(daylight, palette)
     sorts = sort_colours(lab, uncertainty, strict)
     main = sorts[0]
@@ -51,19 +61,34 @@ def measure_cloth(rgb_linear: FloatArray, mask: BoolArray, light: Light, strict:
         warmth = float(np.array([s.temperature for s in sorts]) @ share)
         side = undertones(np.array([warmth]))[0]
         main = Sorted(Bin.PRINT, warmth, side, main.lean, f"{main.name} {pattern.type.value}", pattern.confidence)
+    fine = yarns > FINE_YARNS or (len(palette.lab) > 1 and run_length(palette.labels) < FINE_RUN)
+    labels = np.full(mask.shape, -1, dtype=np.intp)
+    labels[box] = palette.labels
+    names = tuple(s.name for s in sorts)
+    palette = replace(palette, labels=labels)
     return Measurement(
-        lab,
-        share,
-        uncertainty,
-        parts,
-        tuple(s.name for s in sorts),
-        pattern,
-        surface,
-        main,
-        light,
-        palette,
-        threads,
+        lab, share, uncertainty, parts, names, pattern, surface, main, light, palette, threads, fine
+    )  # fmt: skip
+
+
+FINE_RUN = 7.0
+"""Pixels of one colour in a row, on average, below which a larger picture tells more."""
+FINE_YARNS = 0.9
+"""CIELAB units of fine change in a* and b* above which yarns may be blended."""
+
+
+def _box(mask: BoolArray) -> tuple[slice, slice]:
+    """The rectangle round a garment, with a little rim."""
+    rows, columns = np.flatnonzero(mask.any(axis=1)), np.flatnonzero(mask.any(axis=0))
+    return (
+        slice(max(0, int(rows[0]) - RIM), int(rows[-1]) + RIM + 1),
+        slice(max(0, int(columns[0]) - RIM), int(columns[-1]) + RIM + 1),
     )
+
+
+RIM = 4
+READER_DOUBT = 1.0
+"""CIEDE2000 that a colour reader leaves, nine times in ten: its noise, and where on the cloth it was held."""
 
 
 def _described(

@@ -1,9 +1,11 @@
 """What a pattern is made of: how it repeats, which way its borders run, what shapes lie on its ground."""
 
 from dataclasses import dataclass
+from typing import cast
 
 import cv2
 import numpy as np
+from scipy import fft
 
 from ..colour.arrays import FloatArray, IntArray
 
@@ -78,12 +80,12 @@ def _least_on(likeness: FloatArray, reach: int, offsets: FloatArray) -> float:
 
 def _likeness(labels: IntArray, lab: FloatArray) -> tuple[FloatArray, int]:
     """Autocorrelation of the painted cloth, 1 in the middle, to a reach of pixels either way."""
-    picture, inside = painted(labels, lab), (labels >= 0).astype(float)
-    shape = [2 * n for n in labels.shape]
-    spectrum = sum(np.abs(np.fft.rfft2(picture[..., c], shape)) ** 2 for c in range(3))
-    overlap = np.fft.irfft2(np.abs(np.fft.rfft2(inside, shape)) ** 2, shape)
-    likeness = np.fft.irfft2(spectrum, shape) / np.maximum(overlap, 0.15 * overlap[0, 0])
-    likeness = np.fft.fftshift(likeness / max(likeness[0, 0], 1e-9))
+    picture, inside = painted(labels, lab), (labels >= 0).astype(np.float32)
+    shape = [fft.next_fast_len(2 * n, real=True) for n in labels.shape]
+    spectrum = sum(np.abs(fft.rfft2(picture[..., c], shape)) ** 2 for c in range(3))
+    overlap = fft.irfft2(np.abs(fft.rfft2(inside, shape)) ** 2, shape)
+    likeness = fft.irfft2(spectrum, shape) / np.maximum(overlap, 0.15 * overlap[0, 0])
+    likeness = fft.fftshift(likeness / max(likeness[0, 0], 1e-9))
     centre = np.array(likeness.shape) // 2
     reach = int(min(labels.shape) * 0.45)
     window = likeness[centre[0] - reach : centre[0] + reach + 1, centre[1] - reach : centre[1] + reach + 1]
@@ -93,10 +95,9 @@ def _likeness(labels: IntArray, lab: FloatArray) -> tuple[FloatArray, int]:
 def painted(labels: IntArray, lab: FloatArray) -> FloatArray:
     """The labels as flat colours around their mean, 0 outside: folds and noise are gone. (rows, columns, 3)."""
     inside = labels >= 0
-    picture = lab[np.maximum(labels, 0)]
-    mean = picture[inside].mean(axis=0)
-    flat: FloatArray = np.where(inside[..., None], picture - mean, 0.0)
-    return flat
+    share = np.bincount(labels[inside], minlength=len(lab)) / max(int(inside.sum()), 1)
+    table = np.vstack([lab - share @ lab, np.zeros(3)]).astype(np.float32)
+    return cast(FloatArray, table[labels])  # outside, -1, is the last row
 
 
 CENTROID_SHARE = 0.55
@@ -109,10 +110,10 @@ def motif_spacing(labels: IntArray, lab: FloatArray) -> float:
     labels: (rows, columns), -1 outside. lab: (n, 3)."""
     picture = painted(labels, lab)
     side = max(labels.shape)
-    energy = sum(np.abs(np.fft.fftshift(np.fft.fft2(picture[..., c], (side, side)))) ** 2 for c in range(3))
-    y, x = np.mgrid[:side, :side] - side // 2
+    energy = sum(np.abs(fft.rfft2(picture[..., c], (side, side))) ** 2 for c in range(3))
+    y, x = np.meshgrid(fft.fftfreq(side), fft.rfftfreq(side), indexing="ij")
     edges = np.exp(np.linspace(np.log(2 / side), np.log(0.5), 40))
-    held, _ = np.histogram(np.hypot(y, x) / side, edges, weights=energy)
+    held, _ = np.histogram(np.hypot(y, x), edges, weights=energy)
     middles = np.log(np.sqrt(edges[1:] * edges[:-1]))
     centroid = float((held * middles).sum() / max(held.sum(), 1e-12))
     return float(np.exp(-centroid)) / CENTROID_SHARE

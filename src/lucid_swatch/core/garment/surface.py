@@ -6,7 +6,7 @@ import cv2
 import numpy as np
 
 from ..colour.arrays import FloatArray
-from ..colour.spaces import chroma, rgb_linear_to_lab
+from ..colour.spaces import chroma, like, rgb_linear_to_lab
 from .palette import Palette
 
 
@@ -24,7 +24,7 @@ def read_surface(rgb_linear: FloatArray, palette: Palette) -> Surface:
     rgb_linear: (rows, columns, 3), relit. Both are shares between 0 and 1."""
     lab = rgb_linear_to_lab(np.maximum(rgb_linear, 0))
     inside = palette.labels >= 0
-    own = palette.lab[np.maximum(palette.labels, 0)]
+    own = like(palette.lab, lab)[palette.labels]
     above = lab[..., 0] - own[..., 0]
     paler = chroma(own) - chroma(lab)
     shining = inside & (above > 12) & (paler > -0.15 * above)

@@ -8,6 +8,7 @@ CLIPPED = 0.93
 """Linear light above which a channel may have lost something; JPEG blurs the exact limit."""
 LEAST_PIXELS = 40
 KEY_STEP, LEVEL_STEP = 0.05, 0.2
+TABLE = (81, 41)
 NEAR_LIMIT = 0.6
 MOST_RESTORED = 0.6
 """Natural logarithm of the largest gain that is believed."""
@@ -21,6 +22,8 @@ def restore_clipped(rgb_linear: FloatArray, mask: BoolArray) -> FloatArray:
     of the other two. Answers values above 1 where light was lost. After Zhang and Brainard 2004, JOSA A 21(12)."""
     inside = rgb_linear[mask]
     over = inside > CLIPPED
+    if not over.any():
+        return rgb_linear
     single, double = over.sum(axis=1) == 1, over.sum(axis=1) == 2
     if (single | double).mean() < 0.002:
         return rgb_linear
@@ -47,10 +50,10 @@ def _restored(usable: FloatArray, lost: FloatArray, channel: int) -> FloatArray:
     first, second = [c for c in range(3) if c != channel]
     ratio, level = _described(usable[:, first], usable[:, second])
     gain = np.log(usable[:, channel]) - level
-    total, held = np.zeros((81, 41)), np.zeros((81, 41))
-    place = _place(ratio, level)
-    np.add.at(total, place, gain)
-    np.add.at(held, place, 1.0)
+    flat = np.ravel_multi_index(_place(ratio, level), TABLE)
+    cells = TABLE[0] * TABLE[1]
+    total: FloatArray = np.bincount(flat, gain, cells).reshape(TABLE).astype(np.float64)
+    held: FloatArray = np.bincount(flat, minlength=cells).reshape(TABLE).astype(np.float64)
     # a clipped pixel is answered by pixels of its own ratio that are up to a stop darker
     total, held = _gathered(total), _gathered(held)
     ratio, level = _described(np.maximum(lost[:, first], 0.01), np.maximum(lost[:, second], 0.01))

@@ -8,7 +8,7 @@ import numpy as np
 from ..colour.adaptation import correlated_colour_temperature, relight
 from ..colour.arrays import FloatArray
 from ..colour.difference import delta_e_2000
-from ..colour.spaces import lab_to_rgb_linear, rgb_linear_to_lab
+from ..colour.spaces import lab_to_rgb_linear, like, rgb_linear_to_lab
 
 
 class LightReference(StrEnum):
@@ -41,8 +41,12 @@ class Light:
     """Standard deviation of the cast along LAMP_LINE."""
     exposure_spread: float
     """Standard deviation of the natural logarithm of the exposure."""
+    tone: FloatArray | None = None
+    """(k, 2), recorded and true light of greys, rising: the camera's tone curve, where a measured card told it."""
     correction: FloatArray | None = None
     """(3, 6), root-polynomial colour correction to follow the light, where a measured card gave one."""
+    note: str = ""
+    """What the stylist should know of it: a sentence, or nothing."""
 
     @property
     def cct(self) -> int:
@@ -78,14 +82,26 @@ def light_doubt(lab: FloatArray, light: Light) -> FloatArray:
 def relit(rgb_linear: FloatArray, light: Light) -> FloatArray:
     """The photo as it would be in daylight and rightly exposed. (..., 3) to (..., 3), linear sRGB."""
     balanced: FloatArray = relight(rgb_linear, light.rgb) / light.exposure
+    if light.tone is not None:
+        balanced = straightened(balanced, light.tone)
     return balanced if light.correction is None else root_polynomial(balanced, light.correction)
+
+
+def straightened(rgb_linear: FloatArray, tone: FloatArray) -> FloatArray:
+    """Light with the tone curve of the camera undone. rgb_linear: (..., 3). tone: (k, 2), recorded and true light.
+
+    Between two steps by proportion of the logarithms, beyond the last ones by their ratio."""
+    low, high = np.log(np.maximum(tone[:, 0], 1e-4)), np.log(np.maximum(tone[:, 1], 1e-4))
+    level = np.log(np.maximum(rgb_linear, 1e-4))
+    straight: FloatArray = np.exp(level + np.interp(level, low, high - low)).astype(rgb_linear.dtype)
+    return straight
 
 
 def root_polynomial(rgb_linear: FloatArray, correction: FloatArray) -> FloatArray:
     """A root-polynomial colour correction of the second degree, which no change of exposure disturbs.
 
     rgb_linear: (..., 3). correction: (3, 6). Source: Finlayson, Mackiewicz and Hurlbert 2015, IEEE TIP 24(5)."""
-    corrected: FloatArray = root_terms(rgb_linear) @ correction.T
+    corrected: FloatArray = root_terms(rgb_linear) @ like(correction, rgb_linear).T
     return corrected
 
 

@@ -1,6 +1,6 @@
 """From a rough probability to the outline of the garment."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import cv2
 import numpy as np
@@ -55,6 +55,11 @@ def find_outline(srgb: ByteArray, probability: FloatArray) -> Outline:
     mask = smooth_edge(refined, (rows, columns))
     confidence = 0.2 if guessed else agreement * decided
     return Outline(mask, float(np.clip(confidence, 0.0, 1.0)), method)
+
+
+def enlarged(outline: Outline, shape: tuple[int, int]) -> Outline:
+    """The same outline on a larger picture of the same photo. shape: its rows and columns."""
+    return replace(outline, mask=smooth_edge(outline.mask, shape))
 
 
 LEAST_DIFFERENCE = 10.0
@@ -155,12 +160,32 @@ def _refine(small: ByteArray, rough: FloatArray) -> BoolArray:
         return np.ones_like(core)
     background, foreground = np.zeros((1, 65)), np.zeros((1, 65))
     cv2.setRNGSeed(7)
-    cv2.grabCut(small, marks, None, background, foreground, 3, cv2.GC_INIT_WITH_MASK)
+    box = _around(near)
+    within = np.ascontiguousarray(marks[box])
+    if (within == cv2.GC_BGD).any():
+        cv2.grabCut(
+            np.ascontiguousarray(small[box]), within, None, background, foreground, 2, cv2.GC_INIT_WITH_MASK
+        )  # fmt: skip
+        marks[box] = within
+    else:
+        cv2.grabCut(small, marks, None, background, foreground, 2, cv2.GC_INIT_WITH_MASK)
     cut = (marks == cv2.GC_FGD) | (marks == cv2.GC_PR_FGD)
     # where the network is sure, the colour model has no say: a white collar on a white wall stays cloth
     cut = (cut | (rough > 0.9)) & (rough > 0.1)
     opened = cv2.morphologyEx(cut.astype(np.uint8), cv2.MORPH_OPEN, np.ones((3, 3), np.uint8))
     return cv2.morphologyEx(opened, cv2.MORPH_CLOSE, np.ones((5, 5), np.uint8)) > 0
+
+
+def _around(near: BoolArray) -> tuple[slice, slice]:
+    """The rectangle that holds a place, with some of its ground to compare with."""
+    rows, columns = np.flatnonzero(near.any(axis=1)), np.flatnonzero(near.any(axis=0))
+    return (
+        slice(max(0, int(rows[0]) - GROUND_RIM), int(rows[-1]) + GROUND_RIM + 1),
+        slice(max(0, int(columns[0]) - GROUND_RIM), int(columns[-1]) + GROUND_RIM + 1),
+    )
+
+
+GROUND_RIM = 16
 
 
 def _largest_parts(mask: BoolArray) -> BoolArray:

@@ -1,0 +1,50 @@
+"""A client's wardrobe read again."""
+
+from fastapi import APIRouter
+
+from lucid_swatch.core.problems import Refused
+from lucid_swatch.store.clients import Clients
+from lucid_swatch.store.photos import Photos
+from lucid_swatch.usecases.rereading import ask_again, changes, take_over, waiting
+
+from .context import InContext, UnitOfWork
+from .documents import ReadingChange, RereadingAnswer, TakeOverRequest, reading_change
+
+router = APIRouter(tags=["rereading"])
+
+
+@router.post("/clients/{client_id}/rereading", status_code=202)
+def start(context: InContext, client_id: str) -> RereadingAnswer:
+    """Reads every photo of a client anew, beside what is kept."""
+    with context.sessions.begin() as session:
+        Clients(session).get(client_id)
+        asked = ask_again(session, client_id)
+    if not asked:
+        raise Refused("no photo of this client was read yet.", "intake", "Take photos in first.")
+    for id in asked:
+        context.queue.add(id)
+    return RereadingAnswer(waiting=len(asked), changes=[])
+
+
+@router.get("/clients/{client_id}/rereading")
+def show(session: UnitOfWork, client_id: str) -> RereadingAnswer:
+    """What the newer readings would change."""
+    Clients(session).get(client_id)
+    return RereadingAnswer(
+        waiting=waiting(Photos(session).of_client(client_id)), changes=_changes(session, client_id)
+    )  # fmt: skip
+
+
+@router.post("/clients/{client_id}/rereading/take", status_code=202)
+def take(context: InContext, client_id: str, chosen: TakeOverRequest) -> RereadingAnswer:
+    """Takes the chosen readings over and drops the others."""
+    with context.sessions.begin() as session:
+        Clients(session).get(client_id)
+        taken = take_over(session, client_id, chosen.photos)
+    for id in taken:
+        context.queue.add(id)
+    return RereadingAnswer(waiting=len(taken), changes=[])
+
+
+def _changes(session: UnitOfWork, client_id: str) -> list[ReadingChange]:
+    return [reading_change(change) for change in changes(session, client_id)]

@@ -1,0 +1,109 @@
+"""The colour reader at work: a card measured once, a garment read directly."""
+
+from typing import Protocol
+
+import numpy as np
+from sqlalchemy.orm import Session
+
+from lucid_swatch.core.colour.arrays import FloatArray
+from lucid_swatch.core.colour.difference import delta_e_2000
+from lucid_swatch.core.photo.card import GREY_STEPS, NOMINAL
+from lucid_swatch.core.problems import Refused
+from lucid_swatch.formats.card import CardDocument
+from lucid_swatch.outside.reader import ColourReader
+from lucid_swatch.store.photos import Photos
+from lucid_swatch.store.records import PhotoRecord, PhotoState
+from lucid_swatch.store.studio import Studio
+
+CARD, UNDER_WAY = "card", "card under way"
+FARTHEST = 40.0
+"""CIEDE2000 from what was asked of the printer beyond which the reader cannot be on that patch."""
+READINGS = 3
+
+
+class Hand(Protocol):
+    """What lays things under the reader where the reader is a stand-in."""
+
+    def on_tile(self) -> None:
+        """Puts it on its white tile."""
+
+    def on_patch(self, number: int) -> None:
+        """Puts it on a patch of the card."""
+
+    def on_cloth(self, photo: PhotoRecord) -> None:
+        """Puts it on the garment of a photo."""
+
+
+def measured_card(session: Session) -> FloatArray | None:
+    """(24, 3), CIELAB of the card as it was measured; None when it never was."""
+    kept = Studio(session).get(CARD)
+    return None if kept is None else CardDocument.model_validate(kept).to_core()
+
+
+def calibrate(reader: ColourReader, hand: Hand) -> None:
+    """Reads the white tile. Refused when the reader is not on it."""
+    hand.on_tile()
+    reader.calibrate()
+
+
+def measure_patch(session: Session, reader: ColourReader, hand: Hand, number: int) -> int:
+    """Measures one patch of the card, 0 for the first; answers how many are still to come.
+
+    The card counts as measured once every patch is; until then the one before stays in force. Refused when the patch
+    cannot be the one that was asked for."""
+    if not 0 <= number < len(NOMINAL):
+        raise Refused("the card has no such patch.", f"patch {number + 1}", f"Give 1 to {len(NOMINAL)}.")
+    studio = Studio(session)
+    read = {} if number == 0 else dict((studio.get(UNDER_WAY) or {}).get("patches", {}))
+    hand.on_patch(number)
+    lab = np.median([reader.read() for _ in range(READINGS)], axis=0)
+    _check_patch(number, lab, NOMINAL[number])
+    read[str(number)] = [round(float(v), 2) for v in lab]
+    left = len(NOMINAL) - len(read)
+    if left:
+        studio.keep(UNDER_WAY, {"patches": read})
+        return left
+    document = CardDocument(patches=[read[str(k)] for k in range(len(NOMINAL))])
+    studio.keep(CARD, document.model_dump(mode="json"))
+    studio.forget(UNDER_WAY)
+    return 0
+
+
+def _check_patch(number: int, lab: FloatArray, asked: FloatArray) -> None:
+    where = f"patch {number + 1}"
+    if float(delta_e_2000(lab, asked)) > FARTHEST:
+        raise Refused("this cannot be the patch that was asked for.", where, "Go on at the patch that is named.")
+    if number < GREY_STEPS and float(np.hypot(lab[1], lab[2])) > 12.0:
+        raise Refused("this grey has a colour of its own.", where, "Print the card with black ink alone.")
+
+
+def forget_card(session: Session) -> None:
+    """Goes back to a card that was never measured: another one was printed."""
+    Studio(session).forget(CARD)
+
+
+def read_cloth(session: Session, reader: ColourReader, hand: Hand, photo_id: str) -> PhotoRecord:
+    """Reads the garment of a photo directly, keeps the colour, and lets the photo be read again in its light."""
+    photos = Photos(session)
+    photo = photos.get(photo_id)
+    if photo.state is PhotoState.HUNG:
+        raise Refused("the photo is hung.", "intake", "Take the piece off the rail first.")
+    hand.on_cloth(photo)
+    lab = np.median([reader.read() for _ in range(READINGS)], axis=0)
+    photos.change(
+        photo_id, reader=[round(float(v), 2) for v in lab], state=PhotoState.WAITING, problem=None, stage=""
+    )  # fmt: skip
+    return photos.get(photo_id)
+
+
+class OwnHand:
+    """The stylist's own hand: she has laid the reader on what is asked for."""
+
+    def on_tile(self) -> None:
+        """She does it."""
+
+    def on_patch(self, number: int) -> None:
+        """She does it."""
+
+    def on_cloth(self, photo: PhotoRecord) -> None:
+        """She does it."""
