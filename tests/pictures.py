@@ -29,6 +29,7 @@ def located():
     exif = Image.Exif()
     exif[0x0110] = "Telltale 9"
     exif[0x0132] = "2031:05:04 10:11:12"
+    exif[0x8769] = {0x927C: b"Telltale notes of the maker", 0xA430: "Telltale Owner", 0xA431: "Telltale-0001"}
     exif[0x8825] = {1: "N", 2: (59.0, 54.0, 7.0), 3: "E", 4: (10.0, 45.0, 3.0)}
     return exif
 

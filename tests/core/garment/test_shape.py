@@ -1,0 +1,75 @@
+"""Outlines: what they can only be, and whether two are the same."""
+
+import cv2
+import numpy as np
+import pytest
+
+from lucid_swatch.core.garment.shape import overlap, signature, suggest_category
+from lucid_swatch.core.garment.vocabulary import Category
+
+
+def drawn(*polygons, size=(400, 300)):
+    """A mask with some polygons, in fractions of width and height."""
+    mask = np.zeros(size, np.uint8)
+    for polygon in polygons:
+        cv2.fillPoly(mask, [np.rint(np.array(polygon) * [size[1], size[0]]).astype(np.int32)], 1)
+    return mask > 0
+
+
+TROUSERS = [
+    (0.32, 0.05),
+    (0.68, 0.05),
+    (0.76, 0.4),
+    (0.72, 0.95),
+    (0.54, 0.95),
+    (0.5, 0.42),
+    (0.46, 0.95),
+    (0.28, 0.95),
+    (0.24, 0.4),
+]
+SHORTS = [(0.3, 0.3), (0.7, 0.3), (0.8, 0.75), (0.53, 0.75), (0.5, 0.58), (0.47, 0.75), (0.2, 0.75)]
+SKIRT = [(0.37, 0.2), (0.63, 0.2), (0.75, 0.8), (0.25, 0.8)]
+SHIRT = [
+    (0.35, 0.2),
+    (0.65, 0.2),
+    (0.9, 0.5),
+    (0.8, 0.55),
+    (0.68, 0.4),
+    (0.68, 0.8),
+    (0.32, 0.8),
+    (0.32, 0.4),
+    (0.2, 0.55),
+    (0.1, 0.5),
+]
+SHOES = ([(0.2, 0.3), (0.35, 0.3), (0.38, 0.8), (0.18, 0.8)], [(0.6, 0.3), (0.75, 0.3), (0.78, 0.8), (0.58, 0.8)])
+
+
+@pytest.mark.parametrize(
+    ("mask", "category"),
+    [
+        (drawn(TROUSERS), Category.TROUSERS), (drawn(SHORTS), Category.SHORTS), (drawn(SKIRT), Category.SKIRT),
+        (drawn(*SHOES), Category.SHOES),
+    ],
+)  # fmt: skip
+def test_a_shape_that_can_only_be_one_thing_is_named(mask, category):
+    assert suggest_category(mask).category is category
+
+
+def test_what_could_be_several_things_is_asked():
+    assert suggest_category(drawn(SHIRT)) is None
+
+
+def test_hoops_are_no_shoes():
+    mask = np.zeros((300, 300), np.uint8)
+    for x in (80, 220):
+        cv2.circle(mask, (x, 150), 60, 1, 9)
+    assert suggest_category(mask > 0) is None
+
+
+def test_a_shape_covers_itself_wherever_it_lies():
+    moved = np.roll(drawn(SKIRT), (20, -15), axis=(0, 1))
+    assert overlap(signature(drawn(SKIRT)), signature(moved)) > 0.97
+    larger = drawn(SKIRT, size=(800, 600))
+    assert overlap(signature(drawn(SKIRT)), signature(larger)) > 0.95
+    assert overlap(signature(drawn(SKIRT)), signature(drawn(SHIRT))) < 0.86
+    assert overlap(signature(drawn(SKIRT)), signature(drawn(TROUSERS))) == 0.0

@@ -1,0 +1,103 @@
+"""A wardrobe read again: shown first, then taken over, and the stylist's words stay."""
+
+import pytest
+
+from lucid_swatch.core.garment.vocabulary import Bin, Category
+from lucid_swatch.store.photos import Photos
+from lucid_swatch.store.pieces import Pieces
+from lucid_swatch.store.records import PhotoState
+from lucid_swatch.usecases.intake import read_kept_photo
+from lucid_swatch.usecases.rail import Word, hang_photo
+from lucid_swatch.usecases.rereading import ask_again, changes, take_over, waiting
+from tests.usecases.test_intake import client, coat, photo, take
+
+__all__ = ["client", "coat", "take"]  # fixtures
+
+
+@pytest.fixture
+def hung(coat, sessions):
+    """A hung coat whose stylist has said more than was read."""
+    with sessions.begin() as session:
+        return hang_photo(session, coat, Word(category=Category.COAT, label="The old one", bin=Bin.TONE))
+
+
+def better_light(sessions, id):
+    """The light gets better without the piece being taken off: as if the measuring had."""
+    with sessions.begin() as session:
+        Photos(session).change(id, neutral={"x": 0.1, "y": 0.1, "lightness": 50.0})
+
+
+def test_what_would_change_is_shown_before_it_does(hung, coat, client, sessions, folder, network):
+    before = photo(sessions, coat).reading
+    better_light(sessions, coat)
+    with sessions.begin() as session:
+        assert ask_again(session, client.id) == [coat]
+        assert Photos(session).unfinished() == [coat]
+        assert waiting(Photos(session).of_client(client.id)) == 1
+    read_kept_photo(sessions, folder, network, coat)
+    kept = photo(sessions, coat)
+    assert kept.state is PhotoState.HUNG
+    assert kept.reading == before
+    with sessions() as session:
+        (change,) = changes(session, client.id)
+        assert Photos(session).unfinished() == []
+    assert change.label == "The old one"
+    assert change.difference > 5
+    assert change.before == before
+
+
+def test_what_is_taken_over_recolours_the_piece_and_keeps_the_words(hung, coat, client, sessions, folder, network):
+    better_light(sessions, coat)
+    with sessions.begin() as session:
+        ask_again(session, client.id)
+    read_kept_photo(sessions, folder, network, coat)
+    number = photo(sessions, coat).reading_number
+    with sessions.begin() as session:
+        assert take_over(session, client.id, [coat]) == [coat]
+    read_kept_photo(sessions, folder, network, coat)
+    kept = photo(sessions, coat)
+    assert kept.state is PhotoState.HUNG
+    assert kept.proposal is None
+    assert kept.reading_number == number + 1
+    with sessions() as session:
+        piece = Pieces(session).get(hung.piece.id)
+    assert piece.piece.label == "The old one"
+    assert piece.bin_said is Bin.TONE
+    assert piece.piece.lab[0] == pytest.approx(kept.reading["colours"][0]["lab"], abs=0.01)
+    assert abs(piece.piece.lab[0, 0] - hung.piece.lab[0, 0]) > 5
+
+
+def test_what_is_not_chosen_stays_as_it_was(hung, coat, client, sessions, folder, network):
+    before = photo(sessions, coat).reading
+    better_light(sessions, coat)
+    with sessions.begin() as session:
+        ask_again(session, client.id)
+    read_kept_photo(sessions, folder, network, coat)
+    with sessions.begin() as session:
+        assert take_over(session, client.id, []) == []
+    kept = photo(sessions, coat)
+    assert kept.reading == before
+    assert kept.proposal is None
+
+
+def test_a_photo_that_cannot_be_read_anew_keeps_what_was_read(hung, coat, client, sessions, folder, network):
+    before = photo(sessions, coat).reading
+    with sessions.begin() as session:
+        ask_again(session, client.id)
+    folder.photo(photo(sessions, coat).file).unlink()
+    read_kept_photo(sessions, folder, network, coat)
+    kept = photo(sessions, coat)
+    assert kept.reading == before
+    assert kept.state is PhotoState.HUNG
+    assert kept.proposal is None
+
+
+def test_a_deleted_photo_says_so(coat, sessions, folder, network):
+    with sessions.begin() as session:
+        Photos(session).change(coat, state=PhotoState.WAITING)
+    folder.photo(photo(sessions, coat).file).unlink()
+    read_kept_photo(sessions, folder, network, coat)
+    failed = photo(sessions, coat)
+    assert failed.state is PhotoState.FAILED
+    assert "cannot be opened" in failed.problem["what"]
+    assert "send the photo again" in failed.problem["do"]

@@ -1,0 +1,106 @@
+"""A watched folder, and files that nothing refers to."""
+
+import pytest
+
+from lucid_swatch.core.problems import Refused
+from lucid_swatch.store.photos import Photos
+from lucid_swatch.usecases.tidy import remove_orphans
+from lucid_swatch.usecases.watch import look_again, stop_watching, watch, watched
+from lucid_swatch.work.watching import FolderWatch
+from tests.pictures import coat_photo
+from tests.usecases.test_intake import client, coat, take
+
+__all__ = ["client", "coat", "take"]  # fixtures
+
+
+@pytest.fixture
+def phone(tmp_path):
+    place = tmp_path / "phone"
+    place.mkdir()
+    return place
+
+
+@pytest.fixture
+def look(sessions, folder, client, phone):
+    with sessions.begin() as session:
+        watch(session, str(phone), client.id)
+    sizes = {}
+
+    def looked():
+        with sessions.begin() as session:
+            return [one.name for one in look_again(session, folder, sizes)]
+
+    return looked
+
+
+def test_a_new_photo_is_taken_once_it_has_arrived_whole(look, phone, sessions, client):
+    (phone / "coat.jpg").write_bytes(coat_photo()[:5000])
+    assert look() == []
+    (phone / "coat.jpg").write_bytes(coat_photo())
+    assert look() == []  # it still grew since the last look
+    assert look() == ["coat.jpg"]
+    assert look() == []
+    with sessions() as session:
+        assert [p.name for p in Photos(session).of_client(client.id)] == ["coat.jpg"]
+
+
+def test_other_files_and_hidden_ones_are_left_alone(look, phone):
+    (phone / "notes.txt").write_text("shoes")
+    (phone / ".coat.jpg").write_bytes(coat_photo())
+    assert [look(), look()] == [[], []]
+
+
+def test_what_is_no_photo_is_said_and_not_tried_again(look, phone, sessions):
+    (phone / "letter.jpg").write_bytes(b"Dear wardrobe")
+    look()
+    assert look() == ["letter.jpg"]
+    with sessions() as session:
+        assert "letter.jpg" in watched(session).problem
+    assert look() == []
+
+
+def test_a_folder_that_went_away_is_said_and_comes_back(look, phone, sessions):
+    phone.rmdir()
+    assert look() == []
+    with sessions() as session:
+        assert "cannot be read" in watched(session).problem
+
+
+def test_only_a_folder_can_be_watched(sessions, client, tmp_path):
+    (tmp_path / "file").write_text("x")
+    for path in ("phone", str(tmp_path / "none"), str(tmp_path / "file")):
+        with sessions.begin() as session, pytest.raises(Refused, match="no such folder"):
+            watch(session, path, client.id)
+
+
+def test_watching_ends(look, phone, sessions):
+    (phone / "coat.jpg").write_bytes(coat_photo())
+    with sessions.begin() as session:
+        stop_watching(session)
+        assert watched(session) is None
+    assert [look(), look()] == [[], []]
+
+
+def test_the_watch_hands_on_what_it_took(look, phone, sessions, folder):
+    (phone / "coat.jpg").write_bytes(coat_photo())
+    added = []
+    watching = FolderWatch(sessions, folder, added.append, every=0.01)
+    watching.look()
+    watching.look()
+    assert len(added) == 1
+    watching.start()
+    watching.stop()
+
+
+def test_orphans_go_and_everything_else_stays(coat, sessions, folder):
+    folder.keep_photo("nobody.jpg", b"x")
+    folder.keep_picture("nobody", "relit.jpg", b"x")
+    (folder.path / "pictures" / coat / ".part-1").write_bytes(b"half")
+    before = {p for p in folder.path.rglob("*") if p.is_file() and "nobody" not in str(p) and ".part-" not in p.name}
+    with sessions() as session:
+        assert remove_orphans(session, folder) == 3
+        assert remove_orphans(session, folder) == 0
+    assert {p for p in folder.path.rglob("*") if p.is_file()} >= {
+        p for p in before if p.suffix in (".jpg", ".png", ".webp")
+    }
+    assert not list(folder.path.rglob("*nobody*"))
