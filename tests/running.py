@@ -24,13 +24,12 @@ STARTS_WITHIN = 240
 @contextmanager
 def running(command, data, **settings):
     """Starts `lucid-swatch COMMAND` on a data folder and gives its address; ends it afterwards."""
-    names = {"demo": "LUCID_SWATCH_DEMO_DATA", "serve": "LUCID_SWATCH_DATA"}
-    environment = {**os.environ, names[command]: str(data), **settings}
+    environment = environment_for(command, data, **settings)
     process = subprocess.Popen(
         [COMMAND, command, "--port", "0"], env=environment, stdout=subprocess.PIPE, stderr=subprocess.DEVNULL, text=True
     )
     try:
-        yield _address(process)
+        yield wait_for_address(process)
     finally:
         process.send_signal(signal.SIGINT)
         try:
@@ -40,7 +39,13 @@ def running(command, data, **settings):
             process.wait()
 
 
-def _address(process):
+def environment_for(command, data, **settings):
+    """What tells a command where its data lies."""
+    names = {"demo": "LUCID_SWATCH_DEMO_DATA", "serve": "LUCID_SWATCH_DATA"}
+    return {**os.environ, names[command]: str(data), **settings}
+
+
+def wait_for_address(process):
     """Reads what the command prints until the address is there."""
     selector = selectors.DefaultSelector()
     selector.register(process.stdout, selectors.EVENT_READ)

@@ -49,13 +49,13 @@ def test_a_stroke_mends_the_outline(opened):
     page = opened
     page.get_by_role("link", name="photos to go through").click()
     page.get_by_role("button", name=re.compile("^IMG_2208.jpg")).click()
-    page.get_by_role("button", name="Not cloth E").click()
+    page.get_by_role("button", name="not cloth E").click()
     box = page.get_by_role("img", name=re.compile("IMG_2208")).bounding_box()
     middle, low = box["x"] + box["width"] / 2, box["y"] + box["height"] * 0.68
     page.mouse.move(middle - 120, low)
     page.mouse.down()
     page.mouse.move(middle + 120, low, steps=12)
     page.mouse.up()
-    undo = page.get_by_role("button", name="Undo stroke")
+    undo = page.get_by_role("button", name="undo stroke")
     undo.click()
     expect(undo).to_have_count(0)

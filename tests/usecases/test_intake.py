@@ -117,15 +117,15 @@ def test_a_tapped_neutral_relights_and_can_be_taken_back(coat, sessions, folder,
 def test_strokes_move_the_outline_and_come_back(coat, sessions, folder, network):
     before = photo(sessions, coat)
     with sessions.begin() as session:
-        add_stroke(session, coat, Stroke(False, ((0.3, 0.75), (0.7, 0.75)), 0.08))
+        add_stroke(session, folder, coat, Stroke(False, ((0.3, 0.75), (0.7, 0.75)), 0.08))
     read_kept_photo(sessions, folder, network, coat)
     assert photo(sessions, coat).reading["garment"]["share"] < before.reading["garment"]["share"]
     with sessions.begin() as session:
-        undo_stroke(session, coat)
+        undo_stroke(session, folder, coat)
     read_kept_photo(sessions, folder, network, coat)
     assert photo(sessions, coat).outline == before.outline
     with sessions.begin() as session, pytest.raises(Refused, match="no stroke"):
-        undo_stroke(session, coat)
+        undo_stroke(session, folder, coat)
 
 
 def test_what_the_search_does_not_see_can_be_drawn(take, sessions, folder, network):
@@ -137,7 +137,7 @@ def test_what_the_search_does_not_see_can_be_drawn(take, sessions, folder, netwo
     assert "no garment" in failed.problem["what"]
     assert folder.has_picture(id, "as-shot.jpg")
     with sessions.begin() as session:
-        add_stroke(session, id, Stroke(True, ((0.3, 0.4), (0.7, 0.4), (0.7, 0.6), (0.3, 0.6)), 0.1))
+        add_stroke(session, folder, id, Stroke(True, ((0.3, 0.4), (0.7, 0.4), (0.7, 0.6), (0.3, 0.6)), 0.1))
     read_kept_photo(sessions, folder, network, id)
     drawn = photo(sessions, id)
     assert drawn.state is PhotoState.READ

@@ -15,6 +15,7 @@ export const router = createRouter({
         { path: '', redirect: { name: 'rail' } },
       ],
     },
+    { path: '/studio', name: 'studio', component: () => import('./views/StudioView.vue'), meta: { title: 'Studio' } },
     { path: '/:rest(.*)*', redirect: { name: 'book' } },
   ],
 })

@@ -300,6 +300,8 @@ class StrokeRequest(Request):
     cloth: bool
     points: list[tuple[Fraction, Fraction]] = Field(min_length=1, max_length=2000)
     width: float = Field(gt=0, le=0.2)
+    box: bool = False
+    """A rectangle between the first and the last point, with the garment inside."""
 
 
 class PhotoPictures(Answer):

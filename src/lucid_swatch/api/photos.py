@@ -12,7 +12,16 @@ from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.records import PhotoRecord, PhotoState
 from lucid_swatch.usecases.alike import alike, neighbours, not_the_same
-from lucid_swatch.usecases.intake import add_stroke, not_now, relight, remove_photo, share_light, take_in, undo_stroke
+from lucid_swatch.usecases.intake import (
+    add_stroke,
+    another_piece,
+    not_now,
+    relight,
+    remove_photo,
+    share_light,
+    take_in,
+    undo_stroke,
+)
 from lucid_swatch.usecases.rail import hang_photo, sorted_pieces
 from lucid_swatch.usecases.reader import read_cloth
 
@@ -113,7 +122,8 @@ def near_pieces(session: UnitOfWork, photo_id: str) -> list[NeighbourAnswer]:
 def draw_stroke(context: InContext, photo_id: str, stroke: StrokeRequest) -> PhotoAnswer:
     """Mends the outline by a stroke."""
     with context.sessions.begin() as session:
-        photo = add_stroke(session, photo_id, Stroke(stroke.cloth, tuple(stroke.points), stroke.width))
+        drawn = Stroke(stroke.cloth, tuple(stroke.points), stroke.width, stroke.box)
+        photo = add_stroke(session, context.folder, photo_id, drawn)
     return _read_again(context, photo)
 
 
@@ -121,13 +131,21 @@ def draw_stroke(context: InContext, photo_id: str, stroke: StrokeRequest) -> Pho
 def take_back_stroke(context: InContext, photo_id: str) -> PhotoAnswer:
     """Takes the last stroke back."""
     with context.sessions.begin() as session:
-        photo = undo_stroke(session, photo_id)
+        photo = undo_stroke(session, context.folder, photo_id)
     return _read_again(context, photo)
 
 
 def _read_again(context: Context, photo: PhotoRecord) -> PhotoAnswer:
     context.queue.add(photo.id)
     return photo_answer(photo)
+
+
+@router.post("/photos/{photo_id}/another", status_code=201)
+def take_another(context: InContext, photo_id: str) -> PhotoAnswer:
+    """Takes another piece from a photo that shows several."""
+    with context.sessions.begin() as session:
+        photo = another_piece(session, context.folder, photo_id)
+    return _read_again(context, photo)
 
 
 @router.post("/photos/{photo_id}/not-now")

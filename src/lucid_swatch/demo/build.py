@@ -90,7 +90,7 @@ def _help_the_reading(sessions: Sessions, samples: Path, photo_ids: dict[str, st
             if neutral:
                 relight(session, photo_ids[sample.file], NeutralPoint(**neutral))
             for stroke in sample.strokes:
-                add_stroke(session, photo_ids[sample.file], stroke)
+                add_stroke(session, Folder(samples.parent), photo_ids[sample.file], stroke)
 
 
 def _hang_and_keep(sessions: Sessions, client_id: str, photo_ids: dict[str, str]) -> None:

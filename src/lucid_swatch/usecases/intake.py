@@ -3,6 +3,8 @@
 from collections.abc import Callable, Iterable
 from dataclasses import dataclass
 from datetime import UTC, datetime
+from pathlib import Path
+from typing import Any
 from uuid import uuid4
 
 import numpy as np
@@ -186,15 +188,14 @@ def _outline(
     except NotThere:
         stage("finding the garment")
         found = _searched(record, photo, folder, cut_out)
-    strokes = tuple(Stroke(s["cloth"], tuple(map(tuple, s["points"])), s["width"]) for s in record.strokes)
-    return mend_outline(photo.srgb, found, strokes)
+    return mend_outline(photo.srgb, found, _strokes(record.strokes))
 
 
 def _searched(record: PhotoRecord, photo: Photo, folder: Folder, cut_out: CutOut) -> Outline:
     try:
         found = find_outline(photo.srgb, cut_out(photo.srgb))
     except Refused:
-        if not any(stroke["cloth"] for stroke in record.strokes):
+        if not any(stroke["cloth"] or stroke.get("box") for stroke in record.strokes):
             raise
         # the stylist sees what the search does not
         return Outline(np.zeros(photo.srgb.shape[:2], dtype=bool), 0.0, "outlined")
@@ -253,19 +254,60 @@ def _neutral_values(neutral: NeutralPoint) -> dict[str, float | None]:
     return {"x": neutral.x, "y": neutral.y, "lightness": neutral.lightness}
 
 
-def add_stroke(session: Session, id: str, stroke: Stroke) -> PhotoRecord:
-    """Adds a stroke to the outline and lets the photo be read again."""
-    kept = Photos(session).get(id).strokes
+def add_stroke(session: Session, folder: Folder, id: str, stroke: Stroke) -> PhotoRecord:
+    """Adds a stroke, answers with the mended outline at once, and lets the photo be read again inside it.
+
+    Refused, and the stroke dropped, when nothing of the garment would be left."""
+    record = Photos(session).get(id)
     drawn = {"cloth": stroke.cloth, "points": [list(p) for p in stroke.points], "width": stroke.width}
-    return _read_again(session, id, strokes=[*kept, drawn])
+    strokes = (*record.strokes, drawn | ({"box": True} if stroke.box else {}))
+    outline = _mended_now(record, folder, strokes)
+    return _read_again(session, id, strokes=list(strokes), **({} if outline is None else {"outline": outline}))
 
 
-def undo_stroke(session: Session, id: str) -> PhotoRecord:
+def _mended_now(record: PhotoRecord, folder: Folder, strokes: tuple[dict[str, Any], ...]) -> list[Any] | None:
+    """The outline after some strokes, from the small picture that is shown; None before there is one."""
+    if not folder.has_picture(record.id, AS_SHOT):
+        return None
+    shown = decode_photo(folder.picture(record.id, AS_SHOT).read_bytes(), record.name).srgb
+    mask = np.zeros(shown.shape[:2], dtype=bool)
+    if folder.has_picture(record.id, FOUND):
+        mask = read_mask(folder.picture(record.id, FOUND).read_bytes())
+    if mask.shape != shown.shape[:2]:
+        return None
+    mended = mend_outline(shown, Outline(mask, 0.5, "kept"), _strokes(strokes))
+    return [[list(point) for point in polygon] for polygon in outline_polygons(mended.mask)]
+
+
+def _strokes(kept: Iterable[dict[str, Any]]) -> tuple[Stroke, ...]:
+    return tuple(Stroke(s["cloth"], tuple(map(tuple, s["points"])), s["width"], s.get("box", False)) for s in kept)
+
+
+def undo_stroke(session: Session, folder: Folder, id: str) -> PhotoRecord:
     """Takes back the last stroke. Refused when there is none."""
-    kept = Photos(session).get(id).strokes
-    if not kept:
+    record = Photos(session).get(id)
+    if not record.strokes:
         raise Refused("there is no stroke to undo.", "outline", "Draw one first.")
-    return _read_again(session, id, strokes=list(kept[:-1]))
+    left = record.strokes[:-1]
+    try:
+        outline = _mended_now(record, folder, left)
+    except Refused:
+        outline = None
+    return _read_again(session, id, strokes=list(left), **({} if outline is None else {"outline": outline}))
+
+
+def another_piece(session: Session, folder: Folder, id: str) -> PhotoRecord:
+    """Takes another piece from a photo that shows several: a copy of it, of which the stylist boxes the other one."""
+    photo = Photos(session).get(id)
+    new = uuid4().hex
+    file = new + Path(photo.file).suffix
+    folder.keep_photo(file, _kept_bytes(photo, folder))
+    copy = PhotoRecord(
+        new, photo.client_id, photo.name, file, datetime.now(UTC), neutral=photo.neutral,
+        series_light=photo.series_light, not_same=(id,),
+    )  # fmt: skip
+    Photos(session).add(copy)
+    return copy
 
 
 def _read_again(session: Session, id: str, **columns: object) -> PhotoRecord:

@@ -2,11 +2,13 @@
 
 import logging
 import multiprocessing
+import os
 import signal
+import time
 from concurrent.futures import Future, ProcessPoolExecutor
 from concurrent.futures.process import BrokenProcessPool
 from pathlib import Path
-from threading import Lock
+from threading import Lock, Thread
 
 import cv2
 from threadpoolctl import threadpool_limits
@@ -76,6 +78,18 @@ def _prepare() -> None:
     signal.signal(signal.SIGINT, signal.SIG_IGN)
     cv2.setNumThreads(1)
     threadpool_limits(1)
+    Thread(target=_end_with_the_server, args=(os.getppid(),), name="end with the server", daemon=True).start()
+
+
+def _end_with_the_server(server: int) -> None:
+    """A server that is killed cannot say so; its reading processes must not go on beside the next one's."""
+    while os.getppid() == server:
+        time.sleep(ORPHANED_WITHIN)
+    os._exit(1)
+
+
+ORPHANED_WITHIN = 0.3
+"""Seconds."""
 
 
 def _warm() -> None:

@@ -304,6 +304,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/photos/{photo_id}/another": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take Another
+         * @description Takes another piece from a photo that shows several.
+         */
+        post: operations["take_another"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/photos/{photo_id}/not-now": {
         parameters: {
             query?: never;
@@ -484,16 +504,16 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Show
+         * Show Rereading
          * @description What the newer readings would change.
          */
-        get: operations["show"];
+        get: operations["show_rereading"];
         put?: never;
         /**
-         * Start
+         * Start Rereading
          * @description Reads every photo of a client anew, beside what is kept.
          */
-        post: operations["start"];
+        post: operations["start_rereading"];
         delete?: never;
         options?: never;
         head?: never;
@@ -510,10 +530,10 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Take
+         * Take Over Readings
          * @description Takes the chosen readings over and drops the others.
          */
-        post: operations["take"];
+        post: operations["take_over_readings"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1527,6 +1547,12 @@ export interface components {
             ][];
             /** Width */
             width: number;
+            /**
+             * Box
+             * @description A rectangle between the first and the last point, with the garment inside.
+             * @default false
+             */
+            box: boolean;
         };
         /**
          * StudioAnswer
@@ -2604,6 +2630,55 @@ export interface operations {
             };
         };
     };
+    take_another: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                photo_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
     put_aside: {
         parameters: {
             query?: never;
@@ -3160,7 +3235,7 @@ export interface operations {
             };
         };
     };
-    show: {
+    show_rereading: {
         parameters: {
             query?: never;
             header?: never;
@@ -3209,7 +3284,7 @@ export interface operations {
             };
         };
     };
-    start: {
+    start_rereading: {
         parameters: {
             query?: never;
             header?: never;
@@ -3258,7 +3333,7 @@ export interface operations {
             };
         };
     };
-    take: {
+    take_over_readings: {
         parameters: {
             query?: never;
             header?: never;

@@ -1,9 +1,10 @@
-import { useTimeoutPoll } from '@vueuse/core'
+import { useIntervalFn, useTimeoutPoll } from '@vueuse/core'
 import { computed, ref, watch, type Ref } from 'vue'
 import { answered, api, asForm, asProblem, type NeutralMark, type Photo, type Piece, type Stroke, type Taken, type Word } from '@/api'
 import { useTried } from './useTried'
 
 const EVERY = 350
+const SELDOM = 2500
 const AT_ONCE = 8
 
 /** A client's photos: taken in, read in the background, corrected and hung. */
@@ -29,6 +30,8 @@ export function useIntake(clientId: Ref<string>) {
   }
   const poll = useTimeoutPoll(load, EVERY, { immediate: false })
   watch(reading, (now) => (now ? poll.resume() : poll.pause()))
+  // what a watched folder brings comes without anybody asking for it here
+  useIntervalFn(() => { if (!reading.value && !sending.value.of && !problem.value) void load() }, SELDOM)
 
   /** Sends files a few at a time, so that a large folder shows how far it is. */
   async function send(files: File[]) {
@@ -58,6 +61,26 @@ export function useIntake(clientId: Ref<string>) {
   const stroke = (id: string, drawn: Stroke) =>
     tried(async () => put(await answered(api.POST('/api/photos/{photo_id}/strokes', { ...path(id), body: drawn }))))
   const undoStroke = (id: string) => tried(async () => put(await answered(api.DELETE('/api/photos/{photo_id}/strokes/last', path(id)))))
+  const shareLight = (id: string) =>
+    tried(async () => {
+      const changed = await answered(api.POST('/api/photos/{photo_id}/light/series', { ...path(id), body: { photos: null } }))
+      await load()
+      return changed.length
+    })
+  const holdReader = (id: string) => tried(async () => put(await answered(api.POST('/api/photos/{photo_id}/reader', path(id)))))
+  const calibrate = () => tried(async () => { await answered(api.POST('/api/reader/calibrate')); return true })
+  const keepApart = (id: string, other: string) =>
+    tried(async () => {
+      await answered(api.POST('/api/photos/{photo_id}/apart', { ...path(id), body: { other } }))
+      await load()
+      return true
+    })
+  const another = (id: string) =>
+    tried<Photo>(async () => {
+      const copy = await answered(api.POST('/api/photos/{photo_id}/another', path(id)))
+      await load()
+      return copy
+    })
   const notNow = (id: string) => tried(async () => put(await answered(api.POST('/api/photos/{photo_id}/not-now', path(id)))))
   const remove = (id: string) =>
     tried(async () => {
@@ -77,5 +100,5 @@ export function useIntake(clientId: Ref<string>) {
       return true
     })
   watch(clientId, load, { immediate: true })
-  return { photos, loaded, refused, sending, problem, reading, send, relight, stroke, undoStroke, notNow, remove, hang, takeOff }
+  return { photos, loaded, refused, sending, problem, reading, send, relight, stroke, undoStroke, shareLight, holdReader, calibrate, keepApart, another, notNow, remove, hang, takeOff, load }
 }

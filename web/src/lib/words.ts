@@ -47,8 +47,8 @@ export function lightWords(photo: Photo): string {
   if (!light) return ''
   const kelvin = light.cct ?? 6500
   const lamp = kelvin < 4200 ? 'warm light' : kelvin < 5600 ? 'slightly warm light' : kelvin < 7500 ? 'daylight' : 'cool shade'
-  const from = { neutral: 'corrected from what you tapped', estimated: 'estimated from the scene', none: 'as it came', card: 'from the card', reader: 'from the reader' }
-  return `${lamp}, ${from[light.reference]}`
+  const from = { neutral: 'corrected from what you tapped', estimated: 'estimated from the scene', none: 'as it came', card: 'from the reference card', reader: 'from the colour reader' }
+  return `${lamp}, ${photo.series_from ? 'as in another photo of the series' : from[light.reference]}`
 }
 
 export function surfaceWords(photo: Photo): string {

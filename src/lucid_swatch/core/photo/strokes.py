@@ -22,6 +22,8 @@ class Stroke:
     """Fractions of width and height from the top left corner."""
     width: float
     """Fraction of the long side."""
+    box: bool = False
+    """Whether it is a rectangle between its first and its last point: the garment lies inside."""
 
 
 def mend_outline(srgb: ByteArray, found: Outline, strokes: tuple[Stroke, ...]) -> Outline:
@@ -36,7 +38,13 @@ def mend_outline(srgb: ByteArray, found: Outline, strokes: tuple[Stroke, ...]) -
     size = (max(1, round(columns * scale)), max(1, round(rows * scale)))
     small = cv2.resize(srgb, size, interpolation=cv2.INTER_AREA)
     before = cv2.resize(found.mask.astype(np.uint8), size, interpolation=cv2.INTER_NEAREST) > 0
-    cloth, other = _drawn(before.shape, strokes, True), _drawn(before.shape, strokes, False)
+    lines = tuple(stroke for stroke in strokes if not stroke.box)
+    cloth, other = _drawn(before.shape, lines, True), _drawn(before.shape, lines, False)
+    outside = _outside(before.shape, strokes)
+    other |= outside & ~cloth
+    # a box round something that was not found is the first guess itself
+    anew = outside.any() and not (before & ~outside).any()
+    before = ~outside if anew else before & ~outside
     marks = np.where(before, cv2.GC_PR_FGD, cv2.GC_PR_BGD).astype(np.uint8)
     marks[cloth], marks[other] = cv2.GC_FGD, cv2.GC_BGD
     cut = before | cloth
@@ -45,10 +53,27 @@ def mend_outline(srgb: ByteArray, found: Outline, strokes: tuple[Stroke, ...]) -
         cv2.setRNGSeed(7)
         cv2.grabCut(small, marks, None, np.zeros((1, 65)), np.zeros((1, 65)), 3, cv2.GC_INIT_WITH_MASK)
         cut = (marks == cv2.GC_FGD) | (marks == cv2.GC_PR_FGD)
-    cut = (_near(cut, before, cloth | other) | cloth) & ~other
+    moved = cut if anew else _near(cut, before, cloth | other)
+    cut = (moved | cloth) & ~other
     if not cut.any():
         raise Refused("nothing of the garment is left.", "outline", "Undo the last stroke, or mark some cloth.")
     return Outline(smooth_edge(cut, (rows, columns)), max(found.confidence, 0.9), f"{found.method}, mended by hand")
+
+
+def _outside(shape: tuple[int, ...], strokes: tuple[Stroke, ...]) -> BoolArray:
+    """What lies outside the last box; nothing without one."""
+    rows, columns = shape[0], shape[1]
+    box = next((stroke for stroke in reversed(strokes) if stroke.box), None)
+    if box is None:
+        return np.zeros(shape, dtype=bool)
+    (x0, y0), (x1, y1) = box.points[0], box.points[-1]
+    left, right = sorted((round(x0 * columns), round(x1 * columns)))
+    top, bottom = sorted((round(y0 * rows), round(y1 * rows)))
+    if right - left < 3 or bottom - top < 3:
+        raise Refused("the box is too small.", "outline", "Draw it round the whole garment.")
+    outside = np.ones(shape, dtype=bool)
+    outside[top:bottom, left:right] = False
+    return outside
 
 
 def _drawn(shape: tuple[int, ...], strokes: tuple[Stroke, ...], cloth: bool) -> BoolArray:

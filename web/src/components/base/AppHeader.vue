@@ -34,6 +34,7 @@ const here = computed(() => String(route.name))
         Intake · {{ client.waiting }}
       </RouterLink>
     </template>
+    <RouterLink class="studio" :class="{ alone: !(id && client) }" :to="{ name: 'studio' }" :aria-current="here === 'studio' ? 'page' : undefined">Studio</RouterLink>
   </header>
 </template>
 
@@ -48,5 +49,8 @@ const here = computed(() => String(route.name))
 [aria-current] .knot { background: var(--ink); border-color: var(--ink); }
 .stitch { width: 28px; border-top: 2px dashed var(--line); }
 .intake { margin-left: auto; border: 1.2px solid var(--rule); border-radius: 6px; padding: 7px 13px; font-weight: 650; text-decoration: none; white-space: nowrap; }
+.studio { text-decoration: none; font-weight: 650; padding: 7px 4px; }
+.studio.alone { margin-left: auto; }
+.studio[aria-current] { text-decoration: underline; text-underline-offset: 4px; }
 .intake[aria-current] { background: var(--ink); color: var(--sheet); }
 </style>

@@ -5,7 +5,7 @@ import type { NeutralMark, Photo, Stroke } from '@/api'
 import { placeIn } from '@/lib/place'
 
 export type Shown = 'as shot' | 'relit' | 'cloth only'
-export type Tool = 'look' | 'neutral' | 'cloth' | 'not cloth'
+export type Tool = 'look' | 'neutral' | 'cloth' | 'not cloth' | 'box'
 /** The photo with the garment's outline; a place to tap something neutral or to draw on. */
 const { photo, shown, tool } = defineProps<{ photo: Photo; shown: Shown; tool: Tool }>()
 const emit = defineEmits<{ neutral: [mark: NeutralMark]; stroke: [stroke: Stroke] }>()
@@ -38,16 +38,19 @@ function place(event: PointerEvent): [number, number] {
 function down(event: PointerEvent) {
   const [x, y] = place(event)
   if (tool === 'neutral') emit('neutral', { x, y, lightness: null })
-  if (tool === 'cloth' || tool === 'not cloth') {
+  if (tool === 'cloth' || tool === 'not cloth' || tool === 'box') {
     line.value = [[x, y]]
     ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
   }
 }
 function move(event: PointerEvent) {
-  if (line.value.length) line.value.push(place(event))
+  if (!line.value.length) return
+  if (tool === 'box') line.value = [line.value[0]!, place(event)]
+  else line.value.push(place(event))
 }
 function up() {
-  if (line.value.length) emit('stroke', { cloth: tool === 'cloth', points: line.value, width: BRUSH })
+  const box = tool === 'box'
+  if (line.value.length > (box ? 1 : 0)) emit('stroke', { cloth: tool !== 'not cloth', points: line.value, width: BRUSH, box })
   line.value = []
 }
 function sized(event: Event) {
@@ -65,7 +68,12 @@ function sized(event: Event) {
       <img :src="source" :alt="`${photo.name}, ${shown}`" draggable="false" @load="sized" />
       <svg :width="size.width" :height="size.height" aria-hidden="true">
         <template v-if="shown !== 'cloth only'"><path class="under" :d="paths" /><path class="outline" :d="paths" /></template>
-        <polyline v-if="line.length" :points="drawn" class="stroke" :class="{ not: tool === 'not cloth' }" :stroke-width="brush" />
+        <rect
+          v-if="tool === 'box' && line.length > 1" class="outline" fill="none"
+          :x="Math.min(line[0]![0], line[1]![0]) * size.width" :y="Math.min(line[0]![1], line[1]![1]) * size.height"
+          :width="Math.abs(line[1]![0] - line[0]![0]) * size.width" :height="Math.abs(line[1]![1] - line[0]![1]) * size.height"
+        />
+        <polyline v-else-if="line.length" :points="drawn" class="stroke" :class="{ not: tool === 'not cloth' }" :stroke-width="brush" />
         <g v-if="photo.neutral" class="neutral" :transform="`translate(${photo.neutral.x * size.width} ${photo.neutral.y * size.height})`">
           <circle r="13" class="halo" /><circle r="13" /><path d="M0-22v8M0 14v8M-22 0h8M14 0h8" />
         </g>
@@ -79,7 +87,7 @@ function sized(event: Event) {
 .room { width: 100%; height: 100%; display: grid; place-items: center; min-height: 0; overflow: hidden; }
 .photo { position: relative; touch-action: none; }
 .neutral { cursor: crosshair; }
-.cloth, .not-cloth { cursor: crosshair; }
+.cloth, .not-cloth, .box { cursor: crosshair; }
 img { width: 100%; height: 100%; display: block; user-select: none; }
 svg { position: absolute; inset: 0; pointer-events: none; }
 path, circle { fill: none; }

@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import type { Bin, Category, PatternType, Photo, Word } from '@/api'
 import PinkedSwatch from '@/components/base/PinkedSwatch.vue'
 import TapeMeasure from '@/components/base/TapeMeasure.vue'
+import NearPieces from '@/components/intake/NearPieces.vue'
 import { BINS, capital, CATEGORIES, lightWords, percent, surfaceWords, warmthWord } from '@/lib/words'
 
 /** What was read from a photo, and the stylist's word over it. */
@@ -32,7 +33,7 @@ const surest = computed(() => {
   <div class="reading">
     <ul class="swatches" aria-label="Colours">
       <li v-for="(colour, index) in reading.colours" :key="index" :style="{ flexGrow: Math.max(colour.share, 0.13) }">
-        <PinkedSwatch :hex="colour.hex" :picture="photo.pictures.colours[index]" :width="Math.max(50, 340 * colour.share)" :height="92" />
+        <PinkedSwatch :hex="colour.hex" :picture="photo.pictures.colours[index]" :width="Math.max(50, 340 * colour.share)" :height="70" />
         <strong>{{ colour.name }}</strong>
         <span class="soft">{{ percent(colour.share) }}<template v-if="colour.part !== 'cloth'"> · {{ colour.part }}</template><template v-else-if="index === 0 && reading.colours.length > 1"> · ground</template></span>
       </li>
@@ -66,14 +67,15 @@ const surest = computed(() => {
     <dl>
       <dt>Pattern</dt><dd>{{ pattern_words }}</dd>
       <dt>Surface</dt><dd>{{ surfaceWords(photo) }}</dd>
-      <dt>Light</dt><dd>{{ lightWords(photo) }}</dd>
+      <dt>Light</dt><dd>{{ lightWords(photo) }}<span v-if="reading.light.note" class="note">{{ reading.light.note }}</span></dd>
       <dt>Sure within</dt><dd>{{ within.toFixed(0) }} ΔE · {{ reading.colours.length === 1 ? 'one colour' : `${reading.colours.length} colours` }}</dd>
     </dl>
+    <NearPieces v-if="photo.state !== 'hung'" :photo="photo" />
   </div>
 </template>
 
 <style scoped>
-.reading { display: flex; flex-direction: column; gap: 10px; }
+.reading { display: flex; flex-direction: column; gap: 8px; }
 .swatches { display: flex; gap: 8px; list-style: none; margin: 0; padding: 0; }
 .swatches li { flex: 1 1 0; min-width: 0; display: flex; flex-direction: column; line-height: 1.3; }
 .swatches strong { overflow: hidden; text-overflow: ellipsis; }
@@ -86,7 +88,8 @@ h3 .soft { font-weight: 400; }
 .bins button:hover { background: var(--sheet); }
 .bins button[aria-pressed='true'] { background: var(--ink); color: var(--sheet); border-color: var(--ink); font-weight: 650; }
 .patterns { display: flex; flex-wrap: wrap; gap: 0 12px; font-size: 13px; }
-dl { display: grid; grid-template-columns: 104px 1fr; gap: 6px 8px; margin: 2px 0 0; }
+dl { display: grid; grid-template-columns: 104px 1fr; gap: 3px 8px; margin: 0; }
 dt { color: var(--soft); }
 dd { margin: 0; font-weight: 650; }
+.note { display: block; font-weight: 400; }
 </style>

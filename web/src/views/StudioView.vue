@@ -1,0 +1,111 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { answered, api, type Client, type Studio } from '@/api'
+import PinkedSwatch from '@/components/base/PinkedSwatch.vue'
+import ProblemNote from '@/components/base/ProblemNote.vue'
+import { useTried } from '@/composables/useTried'
+
+/** What belongs to the studio and to no client: reference card, colour reader, watched folder. */
+const PATCHES = 24
+const studio = ref<Studio | null>(null)
+const clients = ref<Client[]>([])
+const path = ref('')
+const whose = ref('')
+const next = ref<number | null>(null)
+const said = ref('')
+const { problem, tried } = useTried()
+
+const load = () =>
+  tried(async () => {
+    studio.value = await answered(api.GET('/api/studio'))
+    clients.value = await answered(api.GET('/api/clients'))
+    path.value = studio.value.watched?.path ?? path.value
+    whose.value = studio.value.watched?.client_id ?? (whose.value || clients.value[0]?.id || '')
+  })
+void load()
+
+const row = computed(() => (next.value === null ? 0 : Math.floor(next.value / 6) + 1))
+const column = computed(() => (next.value === null ? 0 : (next.value % 6) + 1))
+const begin = () =>
+  tried(async () => {
+    await answered(api.POST('/api/reader/calibrate'))
+    next.value = 0
+    said.value = ''
+  })
+const readPatch = () =>
+  tried(async () => {
+    if (next.value === null) return
+    const { left } = await answered(api.POST('/api/card/measure/{number}', { params: { path: { number: next.value } } }))
+    next.value = left ? next.value + 1 : null
+    if (!left) {
+      said.value = 'The card is measured. Its colours count from now on.'
+      await load()
+    }
+  })
+const forget = () => tried(async () => { await answered(api.DELETE('/api/card/measure')); await load() })
+const watchIt = () =>
+  tried(async () => {
+    await answered(api.PUT('/api/studio/watched', { body: { path: path.value, client_id: whose.value } }))
+    await load()
+  })
+const stop = () => tried(async () => { await answered(api.DELETE('/api/studio/watched')); path.value = ''; await load() })
+const hex = (lab: number[]) => `lab(${lab[0]} ${lab[1]} ${lab[2]})`
+</script>
+
+<template>
+  <div class="studio">
+    <h1>Studio</h1>
+    <ProblemNote v-if="problem" :problem="problem" closable @close="problem = null" />
+    <section aria-labelledby="card">
+      <h2 id="card">Reference card</h2>
+      <p>Print it on matt white paper and lay it beside the garment: every photo that shows it is read in the right light. A home printer's greys are grey; its colours count once the card has been measured.</p>
+      <p class="acts">
+        <a class="button" href="/api/card/A6.pdf">Card on A6 (PDF)</a>
+        <a class="button" href="/api/card/A4.pdf">Card on A4 (PDF)</a>
+      </p>
+      <template v-if="studio?.card">
+        <ol class="patches" aria-label="The card as measured">
+          <li v-for="(lab, index) in studio.card" :key="index" :title="lab.join(', ')"><PinkedSwatch :hex="hex(lab)" :width="46" :height="30" /></li>
+        </ol>
+        <p class="acts"><span>Measured once.</span><button class="button" type="button" @click="forget">Another card was printed</button></p>
+      </template>
+      <p v-else class="soft">Not measured yet.</p>
+      <p v-if="next !== null" class="acts" role="status">
+        <strong>Hold the reader to row {{ row }}, patch {{ column }}.</strong>
+        <span class="soft">{{ next }} of {{ PATCHES }} read</span>
+        <button class="button firm" type="button" @click="readPatch">Read it <kbd>↵</kbd></button>
+        <button class="button" type="button" @click="next = null">Stop</button>
+      </p>
+      <p v-else class="acts"><button class="button firm" type="button" :disabled="!studio?.reader" @click="begin">Measure the card</button><span class="soft">Put the reader on its tile first.</span></p>
+      <p role="status">{{ said }}</p>
+    </section>
+    <section aria-labelledby="reader">
+      <h2 id="reader">Colour reader</h2>
+      <p>{{ studio?.reader ? `Connected: ${studio.reader}.` : 'No colour reader answers. Switch it on and load the page again.' }}</p>
+    </section>
+    <section aria-labelledby="folder">
+      <h2 id="folder">Watched folder</h2>
+      <p>Photos that a phone or a camera puts there come into the intake by themselves. They are copied, the folder is left as it is.</p>
+      <form class="acts" @submit.prevent="watchIt">
+        <label>Folder <input v-model="path" class="path" type="text" spellcheck="false" placeholder="/home/…/phone" /></label>
+        <label>for <select v-model="whose"><option v-for="one in clients" :key="one.id" :value="one.id">{{ one.name }}</option></select></label>
+        <button class="button" type="submit" :disabled="!path || !whose">Watch it</button>
+        <button v-if="studio?.watched" class="button" type="button" @click="stop">Stop watching</button>
+      </form>
+      <p v-if="studio?.watched" role="status">{{ studio.watched.problem || `Watching ${studio.watched.path}.` }}</p>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.studio { height: 100%; overflow: auto; padding: 22px 34px 40px; display: grid; gap: 22px; align-content: start; justify-items: start; max-width: 900px; }
+section { background: var(--paper); color: var(--ink); border-radius: 8px; padding: 18px 24px; display: grid; gap: 10px; justify-items: start; width: 100%; }
+h2, p { margin: 0; }
+p { max-width: 68ch; }
+.acts { display: flex; flex-wrap: wrap; gap: 10px; align-items: center; }
+.acts .button { text-decoration: none; }
+.patches { list-style: none; margin: 0; padding: 0; display: grid; grid-template-columns: repeat(6, auto); gap: 4px; }
+label { display: flex; gap: 8px; align-items: center; }
+input, select { font: inherit; color: inherit; background: var(--sheet); border: 1.2px solid var(--rule); border-radius: 6px; padding: 5px 9px; }
+.path { width: 340px; }
+</style>
