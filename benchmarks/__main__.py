@@ -1,6 +1,6 @@
 """Runs the benchmarks and prints their figures as JSON.
 
-Usage: python -m benchmarks [--photos FOLDER]... [--only accuracy|speed|screens]
+Usage: python -m benchmarks [--photos FOLDER]... [--only accuracy|card|intake|speed|fuzz|screens]
 FOLDER holds photos with a truth.json; without one, the project's own samples are used."""
 
 import argparse
@@ -11,16 +11,24 @@ from pathlib import Path
 from lucid_swatch.demo.build import build_demo
 
 from .accuracy import accuracy
+from .card_scenes import card_scenes
+from .fuzz import fuzz
+from .intake import intake
 from .screens import screens
 from .speed import measuring, scoring
+
+PARTS = ("accuracy", "card", "intake", "speed", "fuzz", "screens")
 
 
 def main():
     parser = argparse.ArgumentParser(description=__doc__, formatter_class=argparse.RawDescriptionHelpFormatter)
     parser.add_argument("--photos", type=Path, action="append", default=[])
-    parser.add_argument("--only", choices=["accuracy", "speed", "screens"])
+    parser.add_argument("--only", choices=PARTS)
+    parser.add_argument(
+        "--intake-photos", type=int, default=24, help="how many 12-megapixel photos go through the intake"
+    )
     asked = parser.parse_args()
-    wanted = {asked.only} if asked.only else {"accuracy", "speed", "screens"}
+    wanted = {asked.only} if asked.only else set(PARTS)
     figures = {}
     with tempfile.TemporaryDirectory() as folder:
         demo = Path(folder) / "demo"
@@ -31,6 +39,12 @@ def main():
         if "speed" in wanted:
             figures["measuring"] = measuring(demo / "samples/check-jacket.jpg")
             figures["scoring"] = scoring()
+        if "card" in wanted:
+            figures["card scenes"] = card_scenes()
+        if "intake" in wanted:
+            figures["intake"] = intake(demo / "samples", asked.intake_photos)
+        if "fuzz" in wanted:
+            figures["fuzz"] = fuzz()
         if "screens" in wanted:
             figures["screens"] = screens(demo)
     print(json.dumps(figures, indent=1))

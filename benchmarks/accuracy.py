@@ -7,10 +7,12 @@ from pathlib import Path
 
 import cv2
 import numpy as np
+from scipy.optimize import minimize
 from threadpoolctl import threadpool_limits
 
 from lucid_swatch.core.colour.difference import pairwise_delta_e_2000
-from lucid_swatch.core.colour.spaces import rgb_linear_to_lab
+from lucid_swatch.core.colour.spaces import lab_to_rgb_linear, rgb_linear_to_lab
+from lucid_swatch.core.garment.measurement import measure_cloth
 from lucid_swatch.core.photo.neutral import NeutralPoint
 from lucid_swatch.files.photo import read_photo
 from lucid_swatch.files.pictures import read_mask
@@ -28,13 +30,23 @@ def accuracy(folder, limit=None):
     # a fork would inherit the locks of the network's threads
     with ProcessPoolExecutor(2, mp_context=multiprocessing.get_context("spawn")) as pool:
         rows = list(pool.map(_row, [(str(folder), truth) for truth in truths]))
-    figures = {
-        name: {"median": round(float(np.median(values)), 2), "mean": round(float(np.mean(values)), 2)}
-        for name in ("measured", "k-means of the photo", "k-means inside the true outline")
-        if (values := [row[name] for row in rows])
+    names = (
+        "measured", "with the true outline", "with the true outline and an ideal light", "k-means of the photo",
+        "k-means inside the true outline",
+    )  # fmt: skip
+    figures = {name: _spread([row[name] for row in rows]) for name in names}
+    there = {
+        name: _spread([row["there"] for row in rows if row["neutral"] is kind])
+        for name, kind in (("neutral marked", True), ("no reference", False))
     }
+    scaled = [row["scale"] for row in rows if row["scale"] is not None]
     return {
-        "photos": len(rows), "difference": figures,
+        "photos": len(rows), "difference": figures, "true colours to the nearest measured": there,
+        "colours reported for each that is there": round(
+            float(np.mean([row["reported"] for row in rows]) / np.mean([row["true"] for row in rows])), 2
+        ),
+        "pattern type right": round(float(np.mean([row["pattern"] for row in rows])), 3),
+        "scale right": round(float(np.mean(scaled)), 3) if scaled else None,
         "median against k-means of the photo": round(figures["measured"]["median"] / figures["k-means of the photo"]["median"], 2),
         "median against k-means inside the outline": round(
             figures["measured"]["median"] / figures["k-means inside the true outline"]["median"], 2
@@ -43,6 +55,13 @@ def accuracy(folder, limit=None):
         "plain or patterned right": round(float(np.mean([row["plain"] for row in rows])), 3),
         "held by the uncertainty": round(float(np.mean([row["held"] for row in rows])), 3),
     }  # fmt: skip
+
+
+def _spread(values):
+    if not values:
+        return None
+    middle, high = np.median(values), np.quantile(values, 0.9)
+    return {"median": round(float(middle), 2), "mean": round(float(np.mean(values)), 2), "p90": round(float(high), 2)}
 
 
 def _row(task):
@@ -59,8 +78,19 @@ def _row(task):
     shot = rgb_linear_to_lab(photo.rgb_linear)
     largest = true[0][int(np.argmax(true[1]))]
     nearest = pairwise_delta_e_2000(largest[None], read.lab)[0]
+    photo = reading.photo
+    inside = _mask(folder / truth["mask"], photo.srgb.shape[:2])
+    outlined = measure_cloth(photo.rgb_linear, inside, read.light)
+    pattern, accepted = truth["pattern"], truth["pattern"].get("accept", [truth["pattern"]["type"]])
+    wanted = pattern.get("scale") if pattern["type"] not in ("marl", "colour-block") else None
     return {
-        "measured": difference(true, (read.lab, read.share)),
+        "measured": difference(true, (read.lab, read.share)), "neutral": point is not None,
+        "there": there(true, (read.lab, read.share)),
+        "with the true outline": difference(true, (outlined.lab, outlined.share)),
+        "with the true outline and an ideal light": _ideal(true, outlined),
+        "reported": int((read.share >= LEAST_SHARE).sum()), "true": len(truth["colours"]),
+        "pattern": read.pattern.type.value in accepted,
+        "scale": None if wanted is None else read.pattern.scale is not None and read.pattern.scale.value == wanted,
         "k-means of the photo": difference(true, _k_means(shot.reshape(-1, 3))),
         "k-means inside the true outline": difference(true, _k_means(shot[mask])),
         "overlap": float((mask & reading.outline.mask).sum() / (mask | reading.outline.mask).sum()),
@@ -72,9 +102,24 @@ def _row(task):
 def difference(true, read):
     """CIEDE2000: the mean of every true colour to the nearest read one, by share, and the other way round."""
     apart = pairwise_delta_e_2000(true[0], read[0])
-    there = apart.min(axis=1) @ (true[1] / true[1].sum())
     back = apart.min(axis=0) @ (read[1] / read[1].sum())
-    return float((there + back) / 2)
+    return float((there(true, read) + back) / 2)
+
+
+def there(true, read):
+    """CIEDE2000 of every true colour to the nearest read one, by share."""
+    return float(pairwise_delta_e_2000(true[0], read[0]).min(axis=1) @ (true[1] / true[1].sum()))
+
+
+def _ideal(true, outlined):
+    """The difference that folds and camera leave once red, green and blue are each scaled as well as can be."""
+    light, share = lab_to_rgb_linear(outlined.lab), outlined.share
+
+    def off(gains):
+        return difference(true, (rgb_linear_to_lab(np.maximum(light * np.exp(gains), 0.0)), share))
+
+    starts = [np.full(3, g) for g in (-0.3, 0.0, 0.3)]
+    return min(float(minimize(off, start, method="Nelder-Mead", options={"maxiter": 200}).fun) for start in starts)
 
 
 def _colours(truth):

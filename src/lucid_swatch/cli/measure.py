@@ -8,6 +8,7 @@ import typer
 from lucid_swatch.core.photo.neutral import NeutralPoint
 from lucid_swatch.core.problems import Problem, Refused
 from lucid_swatch.files.photo import read_photo
+from lucid_swatch.formats.card import CardDocument
 from lucid_swatch.formats.document import Document, parse, read_json
 from lucid_swatch.formats.measurement import MeasurementDocument
 from lucid_swatch.outside.cut_out import SalientObjectNetwork
@@ -33,19 +34,24 @@ def measure(
         float | None, typer.Option(help="Its L*: paper is about 95, a grey card about 50.")
     ] = None,
     marks: Annotated[Path | None, typer.Option(help="The neutral of each photo, by file name, as JSON.")] = None,
+    card: Annotated[
+        Path | None, typer.Option(help="The reference card as it was measured once, a lucid-swatch/card document.")
+    ] = None,
     json: Annotated[bool, typer.Option("--json", help="Print JSON instead of a table.")] = False,
 ) -> None:
     """Measure the colours of the garment in each photo."""
     try:
         everywhere = _point(neutral, neutral_lightness)
         by_name = _marks(marks)
+        measured = None if card is None else parse(CardDocument, read_json(card)).to_core()
     except Problem as problem:
         stop(problem)
     network = SalientObjectNetwork()
     answers: list[dict[str, Any]] = []
     for path in photos:
         try:
-            reading = measure_photo(read_photo(path), network, LightSource(by_name.get(path.name, everywhere)))
+            source = LightSource(by_name.get(path.name, everywhere), card=measured)
+            reading = measure_photo(read_photo(path), network, source)
             document = MeasurementDocument.from_core(reading.photo, reading.outline, reading.measurement)
             answers.append(document.model_dump(mode="json"))
         except Problem as problem:

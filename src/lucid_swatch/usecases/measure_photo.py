@@ -4,10 +4,10 @@ from collections.abc import Callable
 from dataclasses import dataclass, replace
 
 from lucid_swatch.core.colour.arrays import FloatArray
+from lucid_swatch.core.garment.cloth_light import light_from_cloth
 from lucid_swatch.core.garment.measurement import Measurement, measure_cloth
 from lucid_swatch.core.photo.card import Sighting, find_card, read_patches
 from lucid_swatch.core.photo.card_light import light_from_card
-from lucid_swatch.core.photo.cloth_light import light_from_cloth
 from lucid_swatch.core.photo.light import Light
 from lucid_swatch.core.photo.neutral import NeutralPoint, light_from_neutral
 from lucid_swatch.core.photo.outline import Outline, enlarged, find_outline, without_card

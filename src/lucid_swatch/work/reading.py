@@ -64,7 +64,9 @@ class ReadingQueue:
         if self._pool is None:
             # a fresh interpreter: a fork would inherit the locks of the threads of this one
             context = multiprocessing.get_context("spawn")
-            self._pool = ProcessPoolExecutor(self.workers, mp_context=context, initializer=_prepare)
+            self._pool = ProcessPoolExecutor(
+                self.workers, mp_context=context, initializer=_prepare, initargs=(os.getpid(),)
+            )
         return self._pool
 
 
@@ -73,12 +75,12 @@ def _note_failure(id: str, done: Future[None]) -> None:
         log.error("reading photo %s failed", id, exc_info=problem)
 
 
-def _prepare() -> None:
+def _prepare(server: int) -> None:
     """One thread each: the processes share the cores among themselves. Ctrl+C is the business of the main one."""
     signal.signal(signal.SIGINT, signal.SIG_IGN)
     cv2.setNumThreads(1)
     threadpool_limits(1)
-    Thread(target=_end_with_the_server, args=(os.getppid(),), name="end with the server", daemon=True).start()
+    Thread(target=_end_with_the_server, args=(server,), name="end with the server", daemon=True).start()
 
 
 def _end_with_the_server(server: int) -> None:

@@ -4,11 +4,11 @@ import numpy as np
 
 from ..colour.arrays import BoolArray, FloatArray
 from ..colour.spaces import lab_to_rgb_linear
-from ..garment.palette import read_palette
+from ..photo.clipping import restore_clipped
+from ..photo.light import Light, LightReference, relit
+from ..photo.scene_light import estimate_light
 from ..problems import Refused
-from .clipping import restore_clipped
-from .light import Light, LightReference, relit
-from .scene_light import estimate_light
+from .palette import read_palette
 
 CAST_SPREAD, EXPOSURE_SPREAD = 0.012, 0.05
 LEAST_LIGHT = 0.004
