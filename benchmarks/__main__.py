@@ -32,7 +32,8 @@ def main():
     figures = {}
     with tempfile.TemporaryDirectory() as folder:
         demo = Path(folder) / "demo"
-        build_demo(demo)
+        if wanted & {"intake", "speed", "screens"} or ("accuracy" in wanted and not asked.photos):
+            build_demo(demo)
         if "accuracy" in wanted:
             for photos in asked.photos or [demo / "samples"]:
                 figures[f"accuracy, {photos.name}"] = accuracy(photos)

@@ -93,7 +93,7 @@ def _row(task):
         "scale": None if wanted is None else read.pattern.scale is not None and read.pattern.scale.value == wanted,
         "k-means of the photo": difference(true, _k_means(shot.reshape(-1, 3))),
         "k-means inside the true outline": difference(true, _k_means(shot[mask])),
-        "overlap": float((mask & reading.outline.mask).sum() / (mask | reading.outline.mask).sum()),
+        "overlap": float((inside & reading.outline.mask).sum() / (inside | reading.outline.mask).sum()),
         "plain": (read.pattern.type.value in PLAIN) == (truth["pattern"]["type"] in PLAIN),
         "held": bool(nearest.min() <= read.uncertainty[int(nearest.argmin())]),
     }  # fmt: skip

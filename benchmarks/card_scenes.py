@@ -4,6 +4,8 @@ Drawn by the same hand as the measuring, so a check and no proof; but nothing of
 measuring works in: reflectances, lamps and sensitivities are spectra, and the printer misses its colours."""
 
 import io
+import multiprocessing
+from concurrent.futures import ProcessPoolExecutor
 from functools import cache
 
 import colour
@@ -38,9 +40,10 @@ READER_NOISE = 0.3
 """CIELAB units, standard deviation of a reading of the handheld colour reader."""
 
 
-def card_scenes(count=120):
+def card_scenes(count=72):
     """Figures over some scenes: CIEDE2000 of a plain garment with the card measured, unmeasured, and left out."""
-    rows = [_scene(seed) for seed in range(count)]
+    with ProcessPoolExecutor(2, mp_context=multiprocessing.get_context("spawn")) as pool:
+        rows = list(pool.map(_scene, range(count), chunksize=4))
     found = [row for row in rows if row is not None]
     figures = {"scenes": count, "card found": len(found)}
     for k, name in enumerate(("card measured once", "card never measured", "no card")):

@@ -17,6 +17,7 @@ from lucid_swatch.store.records import PhotoState
 from lucid_swatch.usecases.clients import add_client, erase_client
 from lucid_swatch.usecases.intake import (
     add_stroke,
+    another_piece,
     not_now,
     read_kept_photo,
     relight,
@@ -51,6 +52,14 @@ def coat(take, sessions, folder, network):
     id = take(("coat.jpg", coat_photo()))[0].photo.id
     read_kept_photo(sessions, folder, network, id)
     return id
+
+
+class Polygon:
+    """A closed polygon."""
+
+    def __init__(self, points):
+        x, y = np.array(points).T
+        self.area = abs(float(np.dot(x, np.roll(y, 1)) - np.dot(y, np.roll(x, 1)))) / 2
 
 
 def photo(sessions, id):
@@ -126,6 +135,37 @@ def test_strokes_move_the_outline_and_come_back(coat, sessions, folder, network)
     assert photo(sessions, coat).outline == before.outline
     with sessions.begin() as session, pytest.raises(Refused, match="no stroke"):
         undo_stroke(session, folder, coat)
+
+
+def test_the_outline_answers_at_once_and_the_colours_follow(coat, sessions, folder, network):
+    before = photo(sessions, coat)
+    with sessions.begin() as session:
+        mended = add_stroke(session, folder, coat, Stroke(False, ((0.3, 0.75), (0.7, 0.75)), 0.08))
+    assert mended.outline != before.outline
+    assert mended.reading == before.reading
+    read_kept_photo(sessions, folder, network, coat)
+    first, second = (Polygon(o[0]) for o in (mended.outline, photo(sessions, coat).outline))
+    assert first.area == pytest.approx(second.area, rel=0.05)
+
+
+def test_a_stroke_that_leaves_nothing_is_not_kept(coat, sessions, folder):
+    with sessions.begin() as session, pytest.raises(Refused, match="nothing of the garment"):
+        add_stroke(session, folder, coat, Stroke(False, ((0.0, 0.5), (1.0, 0.5)), 2.0))
+    assert photo(sessions, coat).strokes == ()
+
+
+def test_another_piece_of_the_same_photo_is_one_of_its_own(coat, sessions, folder, network, client):
+    with sessions.begin() as session:
+        copy = another_piece(session, folder, coat)
+    assert copy.not_same == (coat,)
+    with sessions.begin() as session:
+        add_stroke(session, folder, copy.id, Stroke(True, ((0.2, 0.2), (0.8, 0.5)), 0.03, box=True))
+    read_kept_photo(sessions, folder, network, copy.id)
+    upper, whole = photo(sessions, copy.id), photo(sessions, coat)
+    assert upper.reading["garment"]["share"] < 0.7 * whole.reading["garment"]["share"]
+    with sessions.begin() as session:
+        remove_photo(session, folder, coat)
+    assert folder.photo(upper.file).is_file()
 
 
 def test_what_the_search_does_not_see_can_be_drawn(take, sessions, folder, network):

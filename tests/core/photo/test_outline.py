@@ -4,7 +4,7 @@ import cv2
 import numpy as np
 import pytest
 
-from lucid_swatch.core.photo.outline import Outline, find_outline, open_holes, outline_polygons, without_card
+from lucid_swatch.core.photo.outline import Outline, enlarged, find_outline, open_holes, outline_polygons, without_card
 from lucid_swatch.core.photo.strokes import Stroke, mend_outline
 from lucid_swatch.core.problems import Refused
 from lucid_swatch.demo.studio.scene import Room, room_picture
@@ -127,3 +127,42 @@ def test_a_tapped_card_is_no_part_of_the_garment_but_a_tapped_garment_is():
     assert not left[54:76, 144:166].any()
     assert left[60:150, 70:130].all()
     assert (without_card(picture, mask, 0.5, 0.5) == mask).all()
+
+
+def test_a_box_chooses_one_of_two_things():
+    picture, both = scene(
+        lambda canvas: [
+            cv2.rectangle(canvas, (40, 60), (130, 160), 1, -1),
+            cv2.rectangle(canvas, (170, 200), (260, 330), 1, -1),
+        ]
+    )
+    rows, columns = both.shape
+    box = Stroke(True, ((150 / columns, 180 / rows), (285 / columns, 350 / rows)), 0.03, box=True)
+    mended = mend_outline(picture, Outline(both, 0.6, "network"), (box,)).mask
+    assert not mended[:170].any()
+    lower = both.copy()
+    lower[:180] = False
+    assert (mended & lower).sum() / (mended | lower).sum() > 0.9
+
+
+def test_a_box_round_what_was_not_found_is_the_first_guess(half_found):
+    picture, thing, _ = half_found
+    rows, columns = thing.shape
+    box = Stroke(True, ((70 / columns, 45 / rows), (232 / columns, 315 / rows)), 0.03, box=True)
+    nothing = Outline(np.zeros(thing.shape, bool), 0.0, "outlined")
+    mended = mend_outline(picture, nothing, (box,)).mask
+    assert (mended & thing).sum() / (mended | thing).sum() > 0.85
+
+
+def test_a_box_of_nothing_is_refused(half_found):
+    picture, _, found = half_found
+    with pytest.raises(Refused, match="box is too small"):
+        mend_outline(picture, found, (Stroke(True, ((0.5, 0.5), (0.501, 0.5)), 0.03, box=True),))
+
+
+def test_a_larger_picture_keeps_the_outline(half_found):
+    _, _, found = half_found
+    rows, columns = found.mask.shape
+    larger = enlarged(found, (2 * rows, 2 * columns))
+    assert larger.mask.shape == (2 * rows, 2 * columns)
+    assert larger.share == pytest.approx(found.share, abs=0.01)
