@@ -52,15 +52,16 @@ class Motifs:
 LEAST_LIKENESS = 0.28
 
 
-def read_lattice(labels: IntArray, lab: FloatArray, run: float) -> Lattice | None:
+def read_lattice(labels: IntArray, lab: FloatArray, run: float, banded: bool = False) -> Lattice | None:
     """The shortest distance at which the pattern meets itself nearly as well as anywhere; None without one.
 
-    labels: (rows, columns), the colour of each pixel, -1 outside. lab: (n, 3). run: pixels of one colour in a row."""
+    labels: (rows, columns), the colour of each pixel, -1 outside. lab: (n, 3). run: pixels of one colour in a row.
+    banded: whether it is stripes, which are like themselves at any distance along the bands."""
     likeness, reach = _likeness(labels, lab)
     peak = likeness == cv2.dilate(likeness, np.ones((5, 5), np.uint8))
     ys, xs = np.nonzero(peak)
     far = np.hypot(ys - reach, xs - reach)
-    beyond = far > max(3.0, 1.2 * run)
+    beyond = far > max(3.0, (1.2 if banded else 0.6) * run)
     ys, xs, far = ys[beyond], xs[beyond], far[beyond]
     if len(far) == 0 or likeness[ys, xs].max() < LEAST_LIKENESS:
         return None

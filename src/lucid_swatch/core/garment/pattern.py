@@ -43,8 +43,9 @@ def read_pattern(palette: Palette, mask: BoolArray, yarns: float = 0.0) -> Patte
     labels = _cropped(palette.labels, mask)
     width = body_width(labels >= 0)
     run = run_length(labels)
-    lattice = read_lattice(labels, palette.lab, run)
     borders = read_borders(labels, palette.lab)
+    banded = borders.directions == 1 and borders.share > 0.5
+    lattice = read_lattice(labels, palette.lab, run, banded)
     if run / width < THREADS and len(palette.lab) <= 3 and lattice is None and borders.share < 0.45:
         close = float(delta_e_2000(palette.lab[0], palette.lab[1]))
         return Pattern(PatternType.MARL, Scale.SMALL, 0.85 if close < 45 else 0.6, blended=True)
@@ -90,7 +91,7 @@ def _printed(palette: Palette, labels: IntArray, width: float, lattice: Lattice 
 def _bands_run_through(ridge: float, share: float) -> bool:
     """Whether two sets of bands cross, as in a check: likeness along the whole way from one repeat to the next, and
     borders that keep to two directions, either of them clearly."""
-    return (ridge > 0.06 and share > 0.5) or (ridge > -0.08 and share > 0.58) or share > 0.75
+    return (ridge > 0.06 and share > 0.5) or (ridge > -0.08 and share > 0.58) or share > 0.62
 
 
 def _kind_of_motif(palette: Palette, labels: IntArray, motifs: Motifs, regular: bool) -> tuple[PatternType, float]:
