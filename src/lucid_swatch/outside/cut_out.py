@@ -50,6 +50,8 @@ def _session(threads: int) -> Any:
     options.intra_op_num_threads = min(threads, os.cpu_count() or 1)
     options.inter_op_num_threads = 1
     options.log_severity_level = 3
+    # the arena would keep the largest layer of the network for ever; without it a process stays small
+    options.enable_cpu_mem_arena = False
     # found by its path: importing the package that carries the weights would load far more than them
     weights = files("rembg").joinpath("u2netp.onnx")
     return onnxruntime.InferenceSession(str(weights), options, providers=["CPUExecutionProvider"])

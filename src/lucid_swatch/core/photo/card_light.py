@@ -20,7 +20,7 @@ LEAST_PATCHES = 10
 """Usable patches below which a measured card corrects no colours."""
 NO_LAMP = 1.1
 """Log ratio of red and blue beyond which no white lamp makes greys look like this."""
-RIDGE = 0.0005
+RIDGE = 0.001
 """How firmly a correction is held to doing nothing."""
 
 
@@ -90,11 +90,11 @@ def _tone(recorded: FloatArray, true: FloatArray) -> FloatArray:
 def _correction(balanced: FloatArray, true: FloatArray, usable: BoolArray) -> FloatArray | None:
     """The (3, 6) correction that brings the balanced patches nearest to the truth; None with too few of them.
 
-    Errors are weighed by the lightness of the patch, as an eye would; held to doing nothing where patches say little."""
+    Errors on dark patches weigh a little more, as they do to an eye; held to doing nothing where patches say little."""
     if usable.sum() < LEAST_PATCHES:
         return None
     terms, wanted = root_terms(balanced[usable]), true[usable]
-    weight = 1.0 / np.maximum(wanted.mean(axis=1), 0.03) ** (2 / 3)
+    weight = 1.0 / np.maximum(wanted.mean(axis=1), 0.03) ** (1 / 3)
     identity = np.hstack([np.eye(3), np.zeros((3, 3))])
     left = (terms * weight[:, None]).T @ (terms * weight[:, None]) + RIDGE * len(terms) * np.eye(6)
     right = (terms * weight[:, None]).T @ ((wanted - terms @ identity.T) * weight[:, None])
