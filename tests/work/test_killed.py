@@ -18,7 +18,7 @@ from lucid_swatch.store.records import PhotoState
 from tests.pictures import coat_picture, encoded
 from tests.running import COMMAND, environment_for, wait_for_address
 
-PHOTOS, KILLS = 14, 4
+PHOTOS, KILLS = 10, 3
 SETTLES_WITHIN = 240
 
 
