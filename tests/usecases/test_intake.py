@@ -157,7 +157,9 @@ def test_a_stroke_that_leaves_nothing_is_not_kept(coat, sessions, folder):
 def test_another_piece_of_the_same_photo_is_one_of_its_own(coat, sessions, folder, network, client):
     with sessions.begin() as session:
         copy = another_piece(session, folder, coat)
+        third = another_piece(session, folder, copy.id)
     assert copy.not_same == (coat,)
+    assert third.not_same == (coat, copy.id)
     with sessions.begin() as session:
         add_stroke(session, folder, copy.id, Stroke(True, ((0.2, 0.2), (0.8, 0.5)), 0.03, box=True))
     read_kept_photo(sessions, folder, network, copy.id)

@@ -3,10 +3,11 @@
 import pytest
 
 from lucid_swatch.core.garment.vocabulary import Bin, Category
+from lucid_swatch.core.photo.neutral import NeutralPoint
 from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.records import PhotoState
-from lucid_swatch.usecases.intake import read_kept_photo
+from lucid_swatch.usecases.intake import read_kept_photo, relight
 from lucid_swatch.usecases.rail import Word, hang_photo
 from lucid_swatch.usecases.rereading import ask_again, changes, take_over, waiting
 from tests.usecases.test_intake import client, coat, photo, take
@@ -101,3 +102,23 @@ def test_a_deleted_photo_says_so(coat, sessions, folder, network):
     assert failed.state is PhotoState.FAILED
     assert "cannot be opened" in failed.problem["what"]
     assert "send the photo again" in failed.problem["do"]
+
+
+def test_a_correction_made_meanwhile_comes_first(coat, client, sessions, folder, network):
+    with sessions.begin() as session:
+        ask_again(session, client.id)
+        relight(session, coat, NeutralPoint(0.1, 0.1, 83.0))
+    read_kept_photo(sessions, folder, network, coat)
+    read = photo(sessions, coat)
+    assert read.state is PhotoState.READ
+    assert read.proposal is None
+    assert read.reading["light"]["reference"] == "neutral"
+
+
+def test_a_rereading_that_is_called_off_leaves_what_hangs(hung, coat, client, sessions, folder, network):
+    before = photo(sessions, coat)
+    with sessions.begin() as session:
+        ask_again(session, client.id)
+        take_over(session, client.id, [])
+    read_kept_photo(sessions, folder, network, coat)  # it was in the queue already
+    assert photo(sessions, coat) == before

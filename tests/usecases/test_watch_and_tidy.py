@@ -104,3 +104,19 @@ def test_orphans_go_and_everything_else_stays(coat, sessions, folder):
         p for p in before if p.suffix in (".jpg", ".png", ".webp")
     }
     assert not list(folder.path.rglob("*nobody*"))
+
+
+def test_a_full_disk_is_said_and_tried_again(look, phone, sessions, folder, client):
+    (phone / "coat.jpg").write_bytes(coat_photo())
+    look()
+    # a file where the folder of photos should be: nothing can be written there
+    (folder.path / "photos").mkdir(exist_ok=True)
+    (folder.path / "photos").rmdir()
+    (folder.path / "photos").write_text("full")
+    assert look() == []
+    with sessions() as session:
+        assert "could not be kept" in watched(session).problem
+    (folder.path / "photos").unlink()
+    assert look() == ["coat.jpg"]
+    with sessions() as session:
+        assert watched(session).problem == ""

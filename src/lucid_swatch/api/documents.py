@@ -451,7 +451,7 @@ def photo_answer(photo: PhotoRecord, likeness: Alike | None = None) -> PhotoAnsw
     read = shown and reading is not None
 
     def picture(name: str) -> str:
-        return f"/api/photos/{photo.id}/pictures/{name}?reading={photo.reading_number}"
+        return _picture(photo, name)
 
     return PhotoAnswer(
         id=photo.id, name=photo.name, state=photo.state, stage=photo.stage,
@@ -474,12 +474,12 @@ def _alike(found: Alike) -> AlikeAnswer:
     one = found.photo
     return AlikeAnswer(
         photo_id=one.id, name=one.name, kind=found.kind, hung=one.state is PhotoState.HUNG,
-        picture=_thumbnail(one),
+        picture=_picture(one, "thumbnail.jpg"),
     )  # fmt: skip
 
 
-def _thumbnail(photo: PhotoRecord) -> str:
-    return f"/api/photos/{photo.id}/pictures/thumbnail.jpg?reading={photo.reading_number}"
+def _picture(photo: PhotoRecord, name: str) -> str:
+    return f"/api/photos/{photo.id}/pictures/{name}?reading={photo.reading_number}"
 
 
 def neighbour_answer(found: Neighbour) -> NeighbourAnswer:
@@ -500,7 +500,7 @@ def reading_change(change: Change) -> ReadingChange:
         photo_id=change.photo.id, label=change.label, hung=change.photo.state is PhotoState.HUNG,
         difference=round(change.difference, 1), before=before.sort.name, after=after.sort.name,
         before_hex=before.colours[0].hex, after_hex=after.colours[0].hex,
-        bin_before=before.sort.bin, bin_after=after.sort.bin, picture=_thumbnail(change.photo),
+        bin_before=before.sort.bin, bin_after=after.sort.bin, picture=_picture(change.photo, "thumbnail.jpg"),
     )  # fmt: skip
 
 

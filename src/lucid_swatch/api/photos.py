@@ -10,7 +10,7 @@ from lucid_swatch.core.problems import Refused
 from lucid_swatch.files.photo import MAX_BYTES
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.photos import Photos
-from lucid_swatch.store.records import PhotoRecord, PhotoState
+from lucid_swatch.store.records import PhotoRecord
 from lucid_swatch.usecases.alike import alike, neighbours, not_the_same
 from lucid_swatch.usecases.intake import (
     add_stroke,
@@ -90,11 +90,7 @@ def set_light(context: InContext, photo_id: str, light: LightRequest) -> PhotoAn
 def set_series_light(context: InContext, photo_id: str, series: SeriesRequest) -> list[PhotoAnswer]:
     """Reads other photos of the same series in the light of this one."""
     with context.sessions.begin() as session:
-        others = series.photos
-        if others is None:
-            own = Photos(session).get(photo_id).client_id
-            others = [p.id for p in Photos(session).of_client(own) if p.state is not PhotoState.HUNG]
-        changed = share_light(session, photo_id, others)
+        changed = share_light(session, photo_id, series.photos)
     return [_read_again(context, photo) for photo in changed]
 
 

@@ -5,7 +5,7 @@ from fastapi import APIRouter, Response
 from lucid_swatch.core.problems import Problem
 from lucid_swatch.files.card_pdf import CardSize, card_pdf
 from lucid_swatch.usecases.reader import calibrate, forget_card, measure_patch, measured_card
-from lucid_swatch.usecases.watch import stop_watching, watch, watched
+from lucid_swatch.usecases.watch import Watched, stop_watching, watch, watched
 
 from .context import Context, InContext, UnitOfWork
 from .documents import PatchAnswer, StudioAnswer, WatchedAnswer, WatchRequest
@@ -17,12 +17,16 @@ router = APIRouter(tags=["studio"])
 def get_studio(session: UnitOfWork, context: InContext) -> StudioAnswer:
     """What is set up."""
     found = watched(session)
-    folder = None if found is None else WatchedAnswer(path=found.path, client_id=found.client_id, problem=found.problem)
+    folder = None if found is None else _watched(found)
     card = measured_card(session)
     return StudioAnswer(
         card=None if card is None else [[round(float(v), 1) for v in lab] for lab in card],
         reader=_reader_name(context), watched=folder,
     )  # fmt: skip
+
+
+def _watched(found: Watched) -> WatchedAnswer:
+    return WatchedAnswer(path=found.path, client_id=found.client_id, problem=found.problem)
 
 
 def _reader_name(context: Context) -> str | None:
@@ -60,8 +64,7 @@ def forget_measured_card(session: UnitOfWork) -> None:
 @router.put("/studio/watched")
 def set_watched(session: UnitOfWork, wanted: WatchRequest) -> WatchedAnswer:
     """Watches a folder of this machine for photos."""
-    now = watch(session, wanted.path, wanted.client_id)
-    return WatchedAnswer(path=now.path, client_id=now.client_id, problem=now.problem)
+    return _watched(watch(session, wanted.path, wanted.client_id))
 
 
 @router.delete("/studio/watched", status_code=204)

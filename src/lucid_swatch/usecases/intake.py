@@ -34,9 +34,10 @@ from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.records import PhotoRecord, PhotoState
 
+from .again import read_again
 from .measure_photo import LightSource, PhotoReading, measure_photo
 from .reader import measured_card
-from .rereading import WANTED, rehang
+from .rereading import TAKEN, WANTED, rehang
 
 NAME_LENGTH = 200
 FOUND = "found.png"
@@ -81,20 +82,24 @@ def read_kept_photo(sessions: Sessions, folder: Folder, cut_out: CutOut, id: str
             anew = photos.get(id).proposal is not None
             photos.change(id, stage=text, **({} if anew else {"state": PhotoState.READING}))
 
+    asked = None
     try:
         with sessions() as session:
             record = Photos(session).get(id)
             card = measured_card(session)
-        stage("opening the photo")
-        if record.proposal is not None and record.proposal.get("ask") == WANTED:
+        asked = (record.proposal or {}).get("ask")
+        if asked is None and record.state in (PhotoState.HUNG, PhotoState.NOT_NOW):
+            return  # a rereading that was called off while this photo waited
+        if asked == WANTED:
             _propose(sessions, record, card, folder, cut_out)
             return
+        stage("opening the photo")
         changes = _read(record, card, folder, cut_out, stage)
     except Problem as problem:
         kept = _still_there(sessions, id)
         if kept is None:
             return  # removed while it waited
-        if kept.proposal is not None:
+        if asked is not None:
             # what was read before is not lost because it cannot be read anew
             with sessions.begin() as session:
                 Photos(session).change(id, proposal=None, stage="")
@@ -103,13 +108,14 @@ def read_kept_photo(sessions: Sessions, folder: Folder, cut_out: CutOut, id: str
     except Exception:
         # a fault of ours in one photo must neither stop the queue nor leave it reading for ever
         fault = {"what": "the photo could not be read.", "where": "", "do": "Send another photo of the piece."}
+        failed = {"state": PhotoState.FAILED, "problem": fault} if asked is None else {"proposal": None}
         with sessions.begin() as session:
-            Photos(session).change(id, state=PhotoState.FAILED, problem=fault, stage="")
+            Photos(session).change(id, **failed, stage="")
         raise
     with sessions.begin() as session:
         photos = Photos(session)
         number = photos.get(id).reading_number + folder.has_picture(id, AS_SHOT)
-        taken_over = record.proposal is not None and changes["state"] is PhotoState.READ
+        taken_over = asked == TAKEN and changes["state"] is PhotoState.READ
         if taken_over:
             changes["state"] = record.state
         photos.change(id, **changes, stage="", reading_number=number)
@@ -234,20 +240,23 @@ def problem_values(problem: Problem) -> dict[str, str]:
 def relight(session: Session, id: str, neutral: NeutralPoint | None) -> PhotoRecord:
     """Marks the tapped neutral of a photo, or none, and lets it be read again."""
     values = None if neutral is None else _neutral_values(neutral)
-    return _read_again(session, id, neutral=values, reader=None, series_light=None)
+    return read_again(session, id, neutral=values, reader=None, series_light=None)
 
 
-def share_light(session: Session, id: str, others: Iterable[str]) -> list[PhotoRecord]:
-    """Lets other photos of the same series be read in the light of this one. What hangs is left as it is.
+def share_light(session: Session, id: str, others: Iterable[str] | None = None) -> list[PhotoRecord]:
+    """Lets other photos of the same series be read in the light of this one; all of the client's that do not hang
+    when none are named. What hangs is left as it is.
 
     Refused when this one was not read yet."""
     photos = Photos(session)
     one = photos.get(id)
     if one.light is None:
         raise Refused("the light of this photo is not known yet.", one.name, "Wait until it is read.")
-    taking = [photo for other in others if other != id and (photo := photos.get(other)).client_id == one.client_id]
+    own = photos.of_client(one.client_id)
+    wanted = {photo.id for photo in own} if others is None else set(others)
+    taking = [photo for photo in own if photo.id in wanted - {id}]
     kept = {"from": id, "light": one.light}
-    return [_read_again(session, photo.id, series_light=kept) for photo in taking if photo.state is not PhotoState.HUNG]
+    return [read_again(session, photo.id, series_light=kept) for photo in taking if photo.state is not PhotoState.HUNG]
 
 
 def _neutral_values(neutral: NeutralPoint) -> dict[str, float | None]:
@@ -262,7 +271,7 @@ def add_stroke(session: Session, folder: Folder, id: str, stroke: Stroke) -> Pho
     drawn = {"cloth": stroke.cloth, "points": [list(p) for p in stroke.points], "width": stroke.width}
     strokes = (*record.strokes, drawn | ({"box": True} if stroke.box else {}))
     outline = _mended_now(record, folder, strokes)
-    return _read_again(session, id, strokes=list(strokes), **({} if outline is None else {"outline": outline}))
+    return read_again(session, id, strokes=list(strokes), **({} if outline is None else {"outline": outline}))
 
 
 def _mended_now(record: PhotoRecord, folder: Folder, strokes: tuple[dict[str, Any], ...]) -> list[Any] | None:
@@ -293,7 +302,7 @@ def undo_stroke(session: Session, folder: Folder, id: str) -> PhotoRecord:
         outline = _mended_now(record, folder, left)
     except Refused:
         outline = None
-    return _read_again(session, id, strokes=list(left), **({} if outline is None else {"outline": outline}))
+    return read_again(session, id, strokes=list(left), **({} if outline is None else {"outline": outline}))
 
 
 def another_piece(session: Session, folder: Folder, id: str) -> PhotoRecord:
@@ -304,18 +313,10 @@ def another_piece(session: Session, folder: Folder, id: str) -> PhotoRecord:
     folder.keep_photo(file, _kept_bytes(photo, folder))
     copy = PhotoRecord(
         new, photo.client_id, photo.name, file, datetime.now(UTC), neutral=photo.neutral,
-        series_light=photo.series_light, not_same=(id,),
+        series_light=photo.series_light, not_same=(*photo.not_same, id),
     )  # fmt: skip
     Photos(session).add(copy)
     return copy
-
-
-def _read_again(session: Session, id: str, **columns: object) -> PhotoRecord:
-    photos = Photos(session)
-    if photos.get(id).state is PhotoState.HUNG:
-        raise Refused("the photo is hung.", "intake", "Take the piece off the rail first.")
-    photos.change(id, **columns, state=PhotoState.WAITING, problem=None)
-    return photos.get(id)
 
 
 def not_now(session: Session, id: str) -> PhotoRecord:

@@ -12,8 +12,10 @@ from lucid_swatch.core.problems import Refused
 from lucid_swatch.formats.card import CardDocument
 from lucid_swatch.outside.reader import ColourReader
 from lucid_swatch.store.photos import Photos
-from lucid_swatch.store.records import PhotoRecord, PhotoState
+from lucid_swatch.store.records import PhotoRecord
 from lucid_swatch.store.studio import Studio
+
+from .again import read_again
 
 CARD, UNDER_WAY = "card", "card under way"
 FARTHEST = 40.0
@@ -84,16 +86,9 @@ def forget_card(session: Session) -> None:
 
 def read_cloth(session: Session, reader: ColourReader, hand: Hand, photo_id: str) -> PhotoRecord:
     """Reads the garment of a photo directly, keeps the colour, and lets the photo be read again in its light."""
-    photos = Photos(session)
-    photo = photos.get(photo_id)
-    if photo.state is PhotoState.HUNG:
-        raise Refused("the photo is hung.", "intake", "Take the piece off the rail first.")
-    hand.on_cloth(photo)
+    hand.on_cloth(Photos(session).get(photo_id))
     lab = np.median([reader.read() for _ in range(READINGS)], axis=0)
-    photos.change(
-        photo_id, reader=[round(float(v), 2) for v in lab], state=PhotoState.WAITING, problem=None, stage=""
-    )  # fmt: skip
-    return photos.get(photo_id)
+    return read_again(session, photo_id, reader=[round(float(v), 2) for v in lab])
 
 
 class OwnHand:

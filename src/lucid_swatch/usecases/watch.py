@@ -5,7 +5,7 @@ from pathlib import Path
 
 from sqlalchemy.orm import Session
 
-from lucid_swatch.core.problems import Refused
+from lucid_swatch.core.problems import Problem, Refused
 from lucid_swatch.files.photo import MAX_BYTES
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.folder import Folder
@@ -86,16 +86,22 @@ def look_again(session: Session, folder: Folder, sizes: dict[str, int]) -> list[
         if settled and mark not in known and len(fresh) < AT_ONCE:
             fresh.append((mark, path))
     answers: list[TakenIn] = []
+    stopped = ""
     for mark, path in fresh:
         try:
             with path.open("rb") as file:
                 content = file.read(MAX_BYTES + 1)
         except OSError:
             continue  # gone or locked: another look will tell
-        answers += take_in(session, folder, now.client_id, [(path.name, content)])
+        try:
+            answers += take_in(session, folder, now.client_id, [(path.name, content)])
+        except Problem as problem:
+            # such as a full disk: said, and tried again at the next look
+            stopped = str(problem)
+            break
         known.add(mark)
     refused = [one for one in answers if one.problem is not None]
-    text = str(refused[-1].problem) if refused else ("" if answers else now.problem)
+    text = stopped or (str(refused[-1].problem) if refused else ("" if answers else now.problem))
     if answers or text != now.problem:
         _keep(session, Watched(now.path, now.client_id, tuple(sorted(known)), text))
     return answers

@@ -5,7 +5,7 @@ import pytest
 from numpy.testing import assert_allclose
 
 from lucid_swatch.core.colour.spaces import lab_to_rgb_linear, rgb_linear_to_lab
-from lucid_swatch.core.photo.light import NO_LIGHT, Light, LightReference, light_doubt, relit, root_polynomial
+from lucid_swatch.core.photo.light import Light, LightReference, light_doubt, relit, root_polynomial
 from lucid_swatch.core.photo.neutral import NeutralPoint, light_from_neutral
 from lucid_swatch.core.photo.scene_light import background_estimates, estimate_light
 from lucid_swatch.core.problems import Refused
@@ -69,11 +69,12 @@ def test_black_tells_no_light():
 
 
 def test_doubt_is_that_of_the_colour():
-    """A black hardly feels a wrong exposure; a white feels a wrong lamp more than a mid-brown feels nothing at all."""
+    """A black hardly feels a wrong exposure, and a doubtful lamp adds to it."""
     light = Light(LightReference.ESTIMATED, np.ones(3), 1.0, 0.0, 0.25)
     black, grey = light_doubt(np.array([[6.0, 0, 0], [55.0, 0, 0]]), light)
     assert black < 0.5 * grey
-    assert light_doubt(np.array([[55.0, 0, 0]]), NO_LIGHT)[0] > grey
+    both = Light(LightReference.ESTIMATED, np.ones(3), 1.0, 0.1, 0.25)
+    assert light_doubt(np.array([[55.0, 0, 0]]), both)[0] > grey
 
 
 def test_a_believed_white_wall_tells_the_exposure_too():

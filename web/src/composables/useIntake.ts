@@ -31,7 +31,15 @@ export function useIntake(clientId: Ref<string>) {
   const poll = useTimeoutPoll(load, EVERY, { immediate: false })
   watch(reading, (now) => (now ? poll.resume() : poll.pause()))
   // what a watched folder brings comes without anybody asking for it here
-  useIntervalFn(() => { if (!reading.value && !sending.value.of && !problem.value) void load() }, SELDOM)
+  const watched = ref(false)
+  useIntervalFn(() => { if (watched.value && !reading.value && !sending.value.of && !problem.value) void load() }, SELDOM)
+  async function seeWhatIsWatched() {
+    try {
+      watched.value = (await answered(api.GET('/api/studio'))).watched?.client_id === clientId.value
+    } catch {
+      watched.value = false
+    }
+  }
 
   /** Sends files a few at a time, so that a large folder shows how far it is. */
   async function send(files: File[]) {
@@ -99,6 +107,6 @@ export function useIntake(clientId: Ref<string>) {
       await load()
       return true
     })
-  watch(clientId, load, { immediate: true })
+  watch(clientId, () => { void load(); void seeWhatIsWatched() }, { immediate: true })
   return { photos, loaded, refused, sending, problem, reading, send, relight, stroke, undoStroke, shareLight, holdReader, calibrate, keepApart, another, notNow, remove, hang, takeOff, load }
 }

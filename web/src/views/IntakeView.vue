@@ -108,7 +108,7 @@ async function drop(one: Photo) {
 async function giveLight() {
   if (!photo.value?.reading) return
   const count = await shareLight(photo.value.id)
-  if (count !== undefined) said.value = count ? `${plural(count, 'photo')} will be read in this light.` : 'No other photo waits.'
+  if (count !== null) said.value = count ? `${plural(count, 'photo')} will be read in this light.` : 'No other photo waits.'
 }
 async function read() {
   if (!photo.value?.reading) return

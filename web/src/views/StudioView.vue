@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import { answered, api, type Client, type Studio } from '@/api'
 import PinkedSwatch from '@/components/base/PinkedSwatch.vue'
 import ProblemNote from '@/components/base/ProblemNote.vue'
+import { useKeys, type Keys } from '@/composables/useKeys'
 import { useTried } from '@/composables/useTried'
 
 /** What belongs to the studio and to no client: reference card, colour reader, watched folder. */
@@ -42,6 +43,7 @@ const readPatch = () =>
       await load()
     }
   })
+useKeys((): Keys => (next.value === null ? {} : { enter: () => void readPatch(), escape: () => (next.value = null) }))
 const forget = () => tried(async () => { await answered(api.DELETE('/api/card/measure')); await load() })
 const watchIt = () =>
   tried(async () => {

@@ -21,10 +21,9 @@ LIGHTNESS_WEIGHT = 0.55
 SHADES = 14
 SAMPLE = 16_000
 MIDDLE_OF = 2_000
+"""Pixels from which a median is taken while grouping."""
 LIT_QUANTILE = 0.68
-"""Lightness is read a little above the middle of a colour's pixels: folds darken more cloth than they brighten."""
-
-
+"""Lightness is read above the middle of a colour's pixels: folds darken more cloth than they brighten."""
 TAIL_WEIGHT = 0.35
 """How far the quantile moves away from the longer tail."""
 

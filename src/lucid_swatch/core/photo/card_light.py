@@ -8,7 +8,7 @@ from ..colour.difference import delta_e_2000
 from ..colour.spaces import RGB_TO_XYZ, lab_to_rgb_linear, rgb_linear_to_lab
 from ..problems import Refused
 from .card import GREY_STEPS, NOMINAL, CardReading
-from .light import Light, LightReference, relit, root_terms, straightened
+from .light import Light, LightReference, can_be_lamp, relit, root_terms, straightened
 
 CAST_SPREAD = 0.018
 CAST_SPREAD_MEASURED = 0.010
@@ -18,8 +18,6 @@ EXPOSURE_SPREAD_MEASURED = 0.06
 LEAST_GREYS = 2
 LEAST_PATCHES = 10
 """Usable patches below which a measured card corrects no colours."""
-NO_LAMP = 1.1
-"""Log ratio of red and blue beyond which no white lamp makes greys look like this."""
 RIDGE = 0.001
 """How firmly a correction is held to doing nothing."""
 
@@ -44,8 +42,7 @@ def light_from_card(reading: CardReading, measured: FloatArray | None = None) ->
     weight = np.sqrt(reading.rgb[greys].mean(axis=1))
     rgb = np.exp(np.average(np.log(np.maximum(ratios, 1e-4)), axis=0, weights=weight))
     rgb = rgb / rgb[1]
-    red, blue = np.log(rgb[[0, 2]])
-    if abs(red - blue) > 2 * NO_LAMP or abs(red + blue) > NO_LAMP:
+    if not can_be_lamp(rgb):
         raise Refused(
             "the light has a colour: no grey can be made grey in it.", "light", "Photograph in daylight or white light."
         )

@@ -24,6 +24,17 @@ class LightReference(StrEnum):
 LAMP_LINE = np.array([1.0, 0.0, -1.65])
 """How lamps that are warmer than daylight move red, green and blue, in logarithms: nearly along one line."""
 
+FARTHEST_LAMP = 1.1
+"""Log ratios of red and blue to green beyond which no lamp for seeing by makes a white surface look like this."""
+
+
+def can_be_lamp(rgb: FloatArray) -> bool:
+    """Whether a neutral surface can look like this in some white light, candle to skylight. rgb: (3,), linear sRGB."""
+    red, blue = np.log(np.maximum(rgb[[0, 2]], 0.004) / max(float(rgb[1]), 0.004))
+    # lamps move red and blue oppositely; green or magenta beyond a tube lamp's is no lamp but a dye
+    return bool(abs(red - blue) <= 2 * FARTHEST_LAMP and abs(red + blue) <= FARTHEST_LAMP)
+
+
 NINE_IN_TEN = 1.645
 """Standard deviations that hold nine in ten of a normal spread."""
 
@@ -57,10 +68,6 @@ class Light:
     def uncertainty(self) -> float:
         """CIEDE2000 that the light alone leaves on a mid-grey cloth, nine times in ten."""
         return round(NINE_IN_TEN * float(light_doubt(np.array([[50.0, 0.0, 0.0]]), self)[0]), 1)
-
-
-NO_LIGHT = Light(LightReference.NONE, np.ones(3), 1.0, 0.13, 0.30)
-"""The photo as it is: the spreads are those of indoor photos of which nothing is known."""
 
 
 def light_doubt(lab: FloatArray, light: Light) -> FloatArray:

@@ -7,7 +7,7 @@ import numpy as np
 from ..colour.arrays import BoolArray, FloatArray
 from ..colour.spaces import RGB_TO_XYZ, lab_to_xyz
 from ..problems import Refused
-from .light import Light, LightReference
+from .light import Light, LightReference, can_be_lamp
 from .scene_light import estimate_light
 
 WHITE_PAPER = 95.0
@@ -17,8 +17,6 @@ CAST_SPREAD = 0.022
 EXPOSURE_SPREAD_KNOWN = 0.09
 """What a neutral of known lightness leaves of the exposure: it lies flat, the cloth hangs."""
 EXPOSURE_SPREAD_PAPER = 0.12
-TOO_COLOURED = 1.1
-"""Log ratio of red to blue beyond which no lamp makes a neutral look like this."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -82,9 +80,7 @@ def _check(point: NeutralPoint) -> None:
 
 
 def _check_neutral(colour: FloatArray) -> None:
-    red, blue = np.log(np.maximum(colour[[0, 2]], 0.004) / max(float(colour[1]), 0.004))
-    # lamps run from candle to skylight; green or magenta beyond a tube lamp's is no lamp but a dye
-    if abs(red - blue) > 2 * TOO_COLOURED or abs(red + blue) > TOO_COLOURED:
+    if not can_be_lamp(colour):
         raise Refused(
             "no lamp makes a white or grey thing look like this: either it has a colour, or the light has one.",
             "neutral",

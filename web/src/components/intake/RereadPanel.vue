@@ -65,7 +65,7 @@ function turn(id: string) {
     </template>
     <div class="acts">
       <button v-if="state?.changes.length && !taking" class="button firm" type="button" @click="take(chosen.map((one) => one.photo_id))">Take over {{ plural(chosen.length, 'reading') }}</button>
-      <button class="button" type="button" :disabled="!!state?.waiting" @click="take([]); emit('close')">Leave all as they are</button>
+      <button class="button" type="button" @click="take([]); emit('close')">Leave all as they are</button>
     </div>
   </section>
 </template>
