@@ -121,3 +121,29 @@ def test_one_more_piece_is_read_on_its_own(http, client):
         ],
     )
     assert done[0]["alike"] is None
+
+
+def test_a_measured_card_goes_to_another_studio(http):
+    assert http.get("/api/card/measured.json").status_code == 422
+    http.post("/api/reader/calibrate")
+    for k in range(24):
+        http.post(f"/api/card/measure/{k}")
+    taken = http.get("/api/card/measured.json")
+    before = http.get("/api/studio").json()["card"]
+    http.delete("/api/card/measure")
+    sent = {"card": ("reference-card.json", taken.content, "application/json")}
+    assert http.post("/api/card/measured", files=sent).status_code == 204
+    assert http.get("/api/studio").json()["card"] == before
+    http.delete("/api/card/measure")
+
+
+def test_a_card_that_is_none_is_refused(http):
+    for content, what in (
+        (b"\xff\xfe", "not UTF-8"),
+        (b"[1,", "not JSON"),
+        (b'{"format": "lucid-swatch/card"}', "missing"),
+    ):
+        answer = http.post("/api/card/measured", files={"card": ("card.json", content, "application/json")})
+        assert answer.status_code == 422
+        assert what in answer.json()["what"]
+    assert http.get("/api/studio").json()["card"] is None

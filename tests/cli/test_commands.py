@@ -8,6 +8,9 @@ from PIL import Image
 from typer.testing import CliRunner
 
 from lucid_swatch.cli import app
+from lucid_swatch.core.photo.card import NOMINAL
+from lucid_swatch.formats.card import CardDocument
+from tests.core.photo.test_card import photographed
 from tests.formats.test_look import KNIT, LOOK
 
 run = CliRunner()
@@ -100,3 +103,21 @@ def test_every_command_has_help():
         name = command.name or command.callback.__name__
         assert command.hidden or name in listed
         assert command.callback.__doc__
+
+
+def test_a_measured_card_changes_what_is_read_beside_it(tmp_path):
+    # the printed colours miss what was asked for: only who has measured the card knows it
+    printed = NOMINAL + np.where(np.arange(24)[:, None] < 6, 0, np.array([0.0, 12.0, -9.0]))
+    picture = photographed(labs=printed)
+    picture[700:880, 40:240] = (40, 52, 88)
+    photo, card = tmp_path / "beside.png", tmp_path / "card.json"
+    Image.fromarray(picture).save(photo)
+    card.write_text(CardDocument.from_core(printed).model_dump_json())
+    unmeasured = json.loads(run.invoke(app, ["measure", str(photo), "--json"]).stdout)[0]
+    measured = json.loads(run.invoke(app, ["measure", str(photo), "--card", str(card), "--json"]).stdout)[0]
+    assert unmeasured["light"]["reference"] == measured["light"]["reference"] == "card"
+    assert measured["light"]["uncertainty"] < unmeasured["light"]["uncertainty"]
+    card.write_text("[]")
+    refused = run.invoke(app, ["measure", str(photo), "--card", str(card)])
+    assert refused.exit_code != 0
+    assert "lucid-swatch:" in refused.stderr

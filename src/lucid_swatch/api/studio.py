@@ -1,16 +1,28 @@
 """What belongs to the whole studio: the reference card, the colour reader, the watched folder."""
 
-from fastapi import APIRouter, Response
+from typing import Annotated
 
-from lucid_swatch.core.problems import Problem
+from fastapi import APIRouter, File, Response, UploadFile
+
+from lucid_swatch.core.problems import Problem, Refused
 from lucid_swatch.files.card_pdf import CardSize, card_pdf
-from lucid_swatch.usecases.reader import calibrate, forget_card, measure_patch, measured_card
+from lucid_swatch.formats.card import CardDocument
+from lucid_swatch.formats.document import json_content, parse
+from lucid_swatch.usecases.reader import (
+    calibrate,
+    card_document,
+    forget_card,
+    measure_patch,
+    measured_card,
+    take_card,
+)
 from lucid_swatch.usecases.watch import Watched, stop_watching, watch, watched
 
 from .context import Context, InContext, UnitOfWork
 from .documents import PatchAnswer, StudioAnswer, WatchedAnswer, WatchRequest
 
 router = APIRouter(tags=["studio"])
+MAX_CARD = 1024 * 1024
 
 
 @router.get("/studio")
@@ -53,6 +65,23 @@ def calibrate_reader(context: InContext) -> None:
 def read_patch(session: UnitOfWork, context: InContext, number: int) -> PatchAnswer:
     """Measures one patch of the printed card, 0 for the first, with the colour reader."""
     return PatchAnswer(left=measure_patch(session, context.reader, context.hand, number))
+
+
+@router.get("/card/measured.json")
+def get_measured_card(session: UnitOfWork) -> Response:
+    """The card as it was measured, to take to another machine."""
+    disposition = 'attachment; filename="reference-card.json"'
+    content = card_document(session).model_dump_json(indent=1)
+    return Response(content, media_type="application/json", headers={"content-disposition": disposition})
+
+
+@router.post("/card/measured", status_code=204)
+def set_measured_card(session: UnitOfWork, card: Annotated[UploadFile, File()]) -> None:
+    """Takes a card that was measured elsewhere."""
+    name, content = card.filename or "card", card.file.read(MAX_CARD + 1)
+    if len(content) > MAX_CARD:
+        raise Refused("this is too large to be a measured card.", name, "Send the file that this page downloads.")
+    take_card(session, parse(CardDocument, json_content(content, name)))
 
 
 @router.delete("/card/measure", status_code=204)

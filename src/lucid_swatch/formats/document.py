@@ -37,16 +37,21 @@ def read_json(path: Path) -> Any:
     try:
         if path.stat().st_size > MAX_DOCUMENT_BYTES:
             raise Refused("the file is larger than 50 MB.", path.name, "Split it into several.")
-        text = path.read_text(encoding="utf-8")
-    except UnicodeDecodeError:
-        raise Refused("the file is not UTF-8 text.", path.name, "Save it as UTF-8 JSON.") from None
+        content = path.read_bytes()
     except OSError as problem:
         reason = (problem.strerror or "unknown reason").lower()
         raise Refused(f"the file cannot be opened ({reason}).", path.name, "Check the name and the folder.") from None
+    return json_content(content, path.name)
+
+
+def json_content(content: bytes, name: str) -> Any:
+    """The value of some JSON text. name: what to call it in an error. Refused when it is no UTF-8 or no JSON."""
     try:
-        return json.loads(text, parse_constant=_no_constant)
+        return json.loads(content.decode("utf-8"), parse_constant=_no_constant)
+    except UnicodeDecodeError:
+        raise Refused("the file is not UTF-8 text.", name, "Save it as UTF-8 JSON.") from None
     except (ValueError, RecursionError) as problem:
-        raise Refused(f"this is not JSON: {problem}.", path.name, "Check the file where it says.") from None
+        raise Refused(f"this is not JSON: {problem}.", name, "Check the file where it says.") from None
 
 
 def _no_constant(word: str) -> float:

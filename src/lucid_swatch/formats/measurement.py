@@ -8,7 +8,7 @@ from lucid_swatch.core.colour.arrays import FloatArray
 from lucid_swatch.core.colour.spaces import lab_to_hex
 from lucid_swatch.core.garment.measurement import Measurement
 from lucid_swatch.core.garment.shape import suggest_category
-from lucid_swatch.core.garment.vocabulary import Bin, Category, Part, PatternType, Scale, Undertone
+from lucid_swatch.core.garment.vocabulary import Bin, Category, Metal, Part, PatternType, Scale, Undertone
 from lucid_swatch.core.photo.light import LightReference
 from lucid_swatch.core.photo.outline import Outline
 
@@ -78,6 +78,13 @@ class MeasuredFinish(Document):
     texture: float
 
 
+class MeasuredHardware(Document):
+    """The metal that seems to show: a suggestion."""
+
+    metal: Metal
+    confidence: float
+
+
 class MeasuredSort(Document):
     """Where it would hang."""
 
@@ -101,6 +108,7 @@ class MeasurementDocument(Titled):
     """The yarns of a marl, whose mean stands in colours."""
     pattern: MeasuredPattern
     finish: MeasuredFinish
+    hardware: MeasuredHardware | None = None
     sort: MeasuredSort
 
     @classmethod
@@ -134,6 +142,9 @@ class MeasurementDocument(Titled):
                 repeat=None if repeat is None else round(repeat, 3),
             ),
             finish=MeasuredFinish(sheen=round(read.surface.sheen, 2), texture=round(read.surface.texture, 2)),
+            hardware=None if read.hardware is None else MeasuredHardware(
+                metal=read.hardware.metal, confidence=read.hardware.confidence,
+            ),
             sort=MeasuredSort(
                 bin=read.sorted.bin, temperature=round(read.sorted.temperature, 2), undertone=read.sorted.undertone,
                 lean=read.sorted.lean, name=read.sorted.name, confidence=round(read.sorted.confidence, 2),

@@ -37,7 +37,7 @@ class SalientObjectNetwork:
         small = (small - np.array([0.485, 0.456, 0.406])) / np.array([0.229, 0.224, 0.225])
         session = _session(self.threads)
         feed = {session.get_inputs()[0].name: small.transpose(2, 0, 1)[None].astype(np.float32)}
-        answer = session.run(None, feed)[0][0, 0]
+        answer = session.run([session.get_outputs()[0].name], feed)[0][0, 0]
         rows, columns = srgb.shape[:2]
         wide = cv2.resize(answer, (columns, rows), interpolation=cv2.INTER_LINEAR)
         probability: FloatArray = np.clip(wide, 0.0, 1.0).astype(np.float64)
@@ -50,8 +50,8 @@ def _session(threads: int) -> Any:
     options.intra_op_num_threads = min(threads, os.cpu_count() or 1)
     options.inter_op_num_threads = 1
     options.log_severity_level = 3
-    # the arena would keep the largest layer of the network for ever; without it a process stays small
-    options.enable_cpu_mem_arena = False
+    # planning the memory of the whole network ahead would reserve half as much again as it needs at any time
+    options.enable_mem_pattern = False
     # found by its path: importing the package that carries the weights would load far more than them
     weights = files("rembg").joinpath("u2netp.onnx")
     return onnxruntime.InferenceSession(str(weights), options, providers=["CPUExecutionProvider"])

@@ -79,6 +79,21 @@ def _check_patch(number: int, lab: FloatArray, asked: FloatArray) -> None:
         raise Refused("this grey has a colour of its own.", where, "Print the card with black ink alone.")
 
 
+def take_card(session: Session, document: CardDocument) -> None:
+    """Takes a card that was measured elsewhere. Refused when a patch cannot be the one that was asked for."""
+    for number, lab in enumerate(document.to_core()):
+        _check_patch(number, lab, NOMINAL[number])
+    Studio(session).keep(CARD, document.model_dump(mode="json"))
+
+
+def card_document(session: Session) -> CardDocument:
+    """The measured card to take elsewhere. Refused when it never was measured."""
+    kept = Studio(session).get(CARD)
+    if kept is None:
+        raise Refused("the card was never measured.", "reference card", "Measure it with the colour reader first.")
+    return CardDocument.model_validate(kept)
+
+
 def forget_card(session: Session) -> None:
     """Goes back to a card that was never measured: another one was printed."""
     Studio(session).forget(CARD)

@@ -3,7 +3,7 @@
 import numpy as np
 import pytest
 
-from lucid_swatch.core.colour.spaces import lab_to_rgb_linear
+from lucid_swatch.core.colour.spaces import lab_to_rgb_linear, rgb_linear_to_lab
 from lucid_swatch.core.garment.palette import read_palette
 from lucid_swatch.core.garment.pattern import read_pattern, scale_of
 from lucid_swatch.core.garment.surface import read_surface
@@ -94,8 +94,8 @@ def test_satin_shines_and_knit_has_relief():
     shine[::60, :] = 0.5
     shine[1::60, :] = 0.5
     shine[2::60, :] = 0.4
-    matte = read_surface(light, read_palette(light, mask))
-    glossy = read_surface(light + shine[..., None], read_palette(light, mask))
+    matte = read_surface(rgb_linear_to_lab(light), read_palette(light, mask))
+    glossy = read_surface(rgb_linear_to_lab(light + shine[..., None]), read_palette(light, mask))
     knit, mask = drawn(Cloth((RED,), finish=(Finish.KNIT,)))
     assert glossy.sheen > matte.sheen
-    assert read_surface(knit, read_palette(knit, mask)).texture > matte.texture
+    assert read_surface(rgb_linear_to_lab(knit), read_palette(knit, mask)).texture > matte.texture

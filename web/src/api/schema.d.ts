@@ -620,6 +620,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/card/measured.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Measured Card
+         * @description The card as it was measured, to take to another machine.
+         */
+        get: operations["get_measured_card"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/card/measured": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Set Measured Card
+         * @description Takes a card that was measured elsewhere.
+         */
+        post: operations["set_measured_card"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/card/measure": {
         parameters: {
             query?: never;
@@ -711,6 +751,11 @@ export interface components {
         Body_add_photos: {
             /** Photos */
             photos: string[];
+        };
+        /** Body_set_measured_card */
+        Body_set_measured_card: {
+            /** Card */
+            card: string;
         };
         /** Body_set_portrait */
         Body_set_portrait: {
@@ -1058,6 +1103,15 @@ export interface components {
             texture: number;
         };
         /**
+         * MeasuredHardware
+         * @description The metal that seems to show: a suggestion.
+         */
+        MeasuredHardware: {
+            metal: components["schemas"]["Metal"];
+            /** Confidence */
+            confidence: number;
+        };
+        /**
          * MeasuredPattern
          * @description The pattern as read.
          */
@@ -1117,6 +1171,7 @@ export interface components {
             threads?: number[][] | null;
             pattern: components["schemas"]["MeasuredPattern"];
             finish: components["schemas"]["MeasuredFinish"];
+            hardware?: components["schemas"]["MeasuredHardware"] | null;
             sort: components["schemas"]["MeasuredSort"];
         };
         /**
@@ -3546,6 +3601,102 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["PatchAnswer"];
                 };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    get_measured_card: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    set_measured_card: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_set_measured_card"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Not Found */
             404: {

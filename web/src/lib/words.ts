@@ -1,4 +1,4 @@
-import type { Bin, Category, Photo } from '@/api'
+import type { Bin, Category, Metal, Photo } from '@/api'
 
 /** A share as whole per cents. */
 export const percent = (share: number): string => `${Math.round(share * 100)} %`
@@ -21,6 +21,8 @@ export const BINS: { bin: Bin; key: string; plural: string }[] = [
   { bin: 'tone', key: 't', plural: 'Tones' },
   { bin: 'print', key: 'p', plural: 'Prints' },
 ]
+
+export const METALS: Metal[] = ['none', 'gold', 'silver', 'rose', 'mixed']
 
 export const CATEGORIES: Category[] = [
   'top', 'shirt', 'knit', 'tunic', 'jacket', 'waistcoat', 'coat', 'wrap', 'dress', 'jumpsuit', 'skirt', 'trousers', 'shorts',

@@ -14,7 +14,7 @@ import { useClient } from '@/composables/useClient'
 import { useIntake } from '@/composables/useIntake'
 import { useKeys } from '@/composables/useKeys'
 import { inOrder, isOpen } from '@/lib/strip'
-import { BINS, categoryOf, plural } from '@/lib/words'
+import { BINS, categoryOf, METALS, plural } from '@/lib/words'
 
 const SHOWN: Shown[] = ['as shot', 'relit', 'cloth only']
 const PATTERNS: PatternType[] = ['stripe', 'check', 'dot', 'floral', 'animal', 'geometric', 'abstract', 'colour-block', 'graphic']
@@ -32,9 +32,11 @@ const choosing = ref(false)
 const said = ref('')
 const lastHung = ref<{ piece: string; photo: string }[]>([])
 const words = useLocalStorage<Record<string, Word>>('intake-words', {})
-const word = computed<Word>(() =>
-  photo.value ? { category: categoryOf(photo.value.name) ?? photo.value.reading?.garment.category ?? null, ...words.value[photo.value.id] } : {},
-)
+const word = computed<Word>(() => {
+  if (!photo.value) return {}
+  const { reading, name, id: of } = photo.value
+  return { category: categoryOf(name) ?? reading?.garment.category ?? null, metal: reading?.hardware?.metal ?? null, ...words.value[of] }
+})
 
 watch([order, loaded], () => {
   if (!photo.value) openId.value = order.value[0]?.id ?? null
@@ -134,6 +136,7 @@ async function onePieceMore() {
     said.value = 'Draw a box round the other piece.'
   }
 }
+const turnMetal = () => say({ metal: METALS[(METALS.indexOf(word.value.metal ?? 'none') + 1) % METALS.length] })
 const anew = ref(false)
 const focusKind = () => document.querySelector<HTMLInputElement>('.kind input')?.focus()
 const turn = () => (shown.value = SHOWN[(SHOWN.indexOf(shown.value) + 1) % SHOWN.length] as Shown)
@@ -145,12 +148,12 @@ useKeys(() => ({
   s: () => { say({ pattern: 'solid', ...(word.value.bin === 'print' ? { bin: null } : {}) }); choosing.value = false },
   enter: hangIt, k: focusKind, x: setAside, v: turn, a: () => input.value?.click(),
   l: () => take('neutral'), o: () => take('cloth'), e: () => take('not cloth'), q: () => take('box'),
-  g: giveLight, r: read, d: sameAgain, n: different, m: onePieceMore,
+  g: giveLight, r: read, j: turnMetal, d: sameAgain, n: different, m: onePieceMore,
   escape: () => { tool.value = 'look'; choosing.value = false },
   arrowdown: () => next(), arrowup: () => next(-1), 'ctrl+z': undo,
 }))
 const KEYS: [string, string][] = [
-  ['Enter', 'hang it and go on'], ['W C B T P', 'warm, cool or balanced neutral, tone, print'], ['1–9', 'after P: which print'], ['S', 'it is plain'], ['K', 'what is it'],
+  ['Enter', 'hang it and go on'], ['W C B T P', 'warm, cool or balanced neutral, tone, print'], ['1–9', 'after P: which print'], ['S', 'it is plain'], ['K', 'what is it'], ['J', 'the metal that shows'],
   ['L', 'relight: then tap something white or grey'], ['G', 'give this light to all that wait'], ['R', 'hold the colour reader to it'], ['O', 'outline: draw over cloth'], ['E', 'outline: draw over what is not'], ['Q', 'outline: draw a box round it'], ['M', 'one more piece in this photo'], ['D N', 'the same: bin this one; no, another'], ['V', 'as shot, relit, cloth only'],
   ['X', 'not now'], ['↓ ↑', 'next, the one before'], ['A', 'add photos'], ['Ctrl+Z', 'undo'],
 ]

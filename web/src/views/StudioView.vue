@@ -45,6 +45,19 @@ const readPatch = () =>
   })
 useKeys((): Keys => (next.value === null ? {} : { enter: () => void readPatch(), escape: () => (next.value = null) }))
 const forget = () => tried(async () => { await answered(api.DELETE('/api/card/measure')); await load() })
+async function takeCard(event: Event) {
+  const input = event.target as HTMLInputElement
+  const file = input.files?.[0]
+  input.value = ''
+  if (!file) return
+  const form = new FormData()
+  form.append('card', file, file.name)
+  await tried(async () => {
+    await answered(api.POST('/api/card/measured', { body: form as never, bodySerializer: () => form }))
+    said.value = 'The card is taken over. Its colours count from now on.'
+    await load()
+  })
+}
 const watchIt = () =>
   tried(async () => {
     await answered(api.PUT('/api/studio/watched', { body: { path: path.value, client_id: whose.value } }))
@@ -69,7 +82,7 @@ const hex = (lab: number[]) => `lab(${lab[0]} ${lab[1]} ${lab[2]})`
         <ol class="patches" aria-label="The card as measured">
           <li v-for="(lab, index) in studio.card" :key="index" :title="lab.join(', ')"><PinkedSwatch :hex="hex(lab)" :width="46" :height="30" /></li>
         </ol>
-        <p class="acts"><span>Measured once.</span><button class="button" type="button" @click="forget">Another card was printed</button></p>
+        <p class="acts"><span>Measured once.</span><a class="button" href="/api/card/measured.json">Take it elsewhere (JSON)</a><button class="button" type="button" @click="forget">Another card was printed</button></p>
       </template>
       <p v-else class="soft">Not measured yet.</p>
       <p v-if="next !== null" class="acts" role="status">
@@ -78,7 +91,7 @@ const hex = (lab: number[]) => `lab(${lab[0]} ${lab[1]} ${lab[2]})`
         <button class="button firm" type="button" @click="readPatch">Read it <kbd>↵</kbd></button>
         <button class="button" type="button" @click="next = null">Stop</button>
       </p>
-      <p v-else class="acts"><button class="button firm" type="button" :disabled="!studio?.reader" @click="begin">Measure the card</button><span class="soft">Put the reader on its tile first.</span></p>
+      <p v-else class="acts"><button class="button firm" type="button" :disabled="!studio?.reader" @click="begin">Measure the card</button><label class="button">Measured elsewhere<input class="visually-hidden" type="file" accept=".json,application/json" @change="takeCard" /></label><span class="soft">Put the reader on its tile first.</span></p>
       <p role="status">{{ said }}</p>
     </section>
     <section aria-labelledby="reader">

@@ -8,6 +8,7 @@ from ..colour.arrays import BoolArray, FloatArray
 from ..colour.spaces import chroma, lab_to_rgb_linear, rgb_linear_to_lab
 from ..photo.clipping import restore_clipped
 from ..photo.light import NINE_IN_TEN, Light, light_doubt, relit
+from .hardware import Hardware, read_hardware
 from .palette import Palette, read_palette, run_length
 from .pattern import Pattern, read_pattern
 from .sorting import Sorted, sort_colours, undertones
@@ -28,6 +29,8 @@ class Measurement:
     names: tuple[str, ...]
     pattern: Pattern
     surface: Surface
+    hardware: Hardware | None
+    """The metal that shows on a plain cloth."""
     sorted: Sorted
     light: Light
     palette: Palette
@@ -48,16 +51,20 @@ def measure_cloth(
     cloth, inside = rgb_linear[box], mask[box]
     daylight = relit(restore_clipped(cloth, inside), light)
     palette = read_palette(daylight, inside)
-    yarns = yarn_chroma(daylight, palette)
+    daylight_lab = rgb_linear_to_lab(np.maximum(daylight, 0))
+    yarns = yarn_chroma(daylight_lab, palette)
     pattern = read_pattern(palette, inside, yarns)
     lab, share, parts, threads = _described(palette, pattern)
     uncertainty = NINE_IN_TEN * np.hypot(light_doubt(lab, light), _own_doubt(lab))
     if told is not None:
         lab, uncertainty = np.vstack([told[None], lab[1:]]), np.concatenate([[READER_DOUBT], uncertainty[1:]])
-    surface = read_surface(daylight, palette)
+    surface = read_surface(daylight_lab, palette)
+    plain = pattern.type in (PatternType.SOLID, PatternType.MARL)
+    # the small shining places of a print are its motifs
+    hardware = read_hardware(daylight_lab, palette) if plain else None
     sorts = sort_colours(lab, uncertainty, strict)
     main = sorts[0]
-    if pattern.type not in (PatternType.SOLID, PatternType.MARL):
+    if not plain:
         warmth = float(np.array([s.temperature for s in sorts]) @ share)
         side = undertones(np.array([warmth]))[0]
         main = Sorted(Bin.PRINT, warmth, side, main.lean, f"{main.name} {pattern.type.value}", pattern.confidence)
@@ -67,7 +74,7 @@ def measure_cloth(
     names = tuple(s.name for s in sorts)
     palette = replace(palette, labels=labels)
     return Measurement(
-        lab, share, uncertainty, parts, names, pattern, surface, main, light, palette, threads, fine
+        lab, share, uncertainty, parts, names, pattern, surface, hardware, main, light, palette, threads, fine
     )  # fmt: skip
 
 

@@ -82,13 +82,14 @@ def _least_on(likeness: FloatArray, reach: int, offsets: FloatArray) -> float:
 def _likeness(labels: IntArray, lab: FloatArray) -> tuple[FloatArray, int]:
     """Autocorrelation of the painted cloth, 1 in the middle, to a reach of pixels either way."""
     picture, inside = painted(labels, lab), (labels >= 0).astype(np.float32)
-    shape = [fft.next_fast_len(2 * n, real=True) for n in labels.shape]
+    reach = int(min(labels.shape) * 0.45)
+    # shifts beyond the reach are not looked at, so that they may wrap round
+    shape = [fft.next_fast_len(n + reach + 1, real=True) for n in labels.shape]
     spectrum = sum(np.abs(fft.rfft2(picture[..., c], shape)) ** 2 for c in range(3))
     overlap = fft.irfft2(np.abs(fft.rfft2(inside, shape)) ** 2, shape)
     likeness = fft.irfft2(spectrum, shape) / np.maximum(overlap, 0.15 * overlap[0, 0])
     likeness = fft.fftshift(likeness / max(likeness[0, 0], 1e-9))
     centre = np.array(likeness.shape) // 2
-    reach = int(min(labels.shape) * 0.45)
     window = likeness[centre[0] - reach : centre[0] + reach + 1, centre[1] - reach : centre[1] + reach + 1]
     return cv2.GaussianBlur(window.astype(np.float32), (0, 0), 1.0), reach
 

@@ -138,33 +138,48 @@ def _merged(feature: FloatArray, lab: FloatArray, shades: IntArray) -> IntArray:
     """Joins shades that a person would call one colour, the closest pair first."""
     _, group = np.unique(shades, return_inverse=True)
     group = group.astype(np.intp)
-    while group.max() > 0:
-        count = int(group.max()) + 1
-        centres = np.array([_middle(lab[group == g]) for g in range(count)])
-        middle = np.array([_middle(feature[group == g]) for g in range(count)])
-        first, second = np.triu_indices(count, 1)
-        difference = delta_e_2000(centres[first], centres[second], lightness_weight=2.0)
-        order = np.argsort(difference)
-        for pair in order:
-            a, b = int(first[pair]), int(second[pair])
-            if difference[pair] < SAME_COLOUR or _one_fold(feature, group, middle, a, b):
-                group[group == b] = a
-                group[group > b] -= 1
-                break
-        else:
-            return group
+    own = [np.flatnonzero(group == g) for g in range(int(group.max()) + 1)]
+    centres = [_middle(lab[pixels]) for pixels in own]
+    middle = [_middle(feature[pixels]) for pixels in own]
+    while (pair := _one_colour(feature, own, centres, middle)) is not None:
+        a, b = pair
+        own[a] = np.sort(np.concatenate([own[a], own[b]]))
+        centres[a], middle[a] = _middle(lab[own[a]]), _middle(feature[own[a]])
+        for values in (own, centres, middle):
+            del values[b]
+    for g, pixels in enumerate(own):
+        group[pixels] = g
     return group
 
 
-def _one_fold(feature: FloatArray, group: IntArray, middle: FloatArray, a: int, b: int) -> bool:
-    """True when two shades run into each other without a gap, as the sides of a fold do."""
-    line = middle[b] - middle[a]
+def _one_colour(
+    feature: FloatArray, own: list[IntArray], centres: list[FloatArray], middle: list[FloatArray]
+) -> tuple[int, int] | None:
+    """The closest two shades that are one colour; None when all are different.
+
+    own: the pixels of each shade; centres, middle: their CIELAB and their shading-free colour."""
+    if len(own) < 2:
+        return None
+    first, second = np.triu_indices(len(own), 1)
+    at = np.array(centres)
+    difference = delta_e_2000(at[first], at[second], lightness_weight=2.0)
+    for pair in np.argsort(difference):
+        a, b = int(first[pair]), int(second[pair])
+        if difference[pair] < SAME_COLOUR or _one_fold(feature, own[a], own[b], middle[b] - middle[a], middle[a]):
+            return a, b
+    return None
+
+
+def _one_fold(feature: FloatArray, first: IntArray, second: IntArray, line: FloatArray, start: FloatArray) -> bool:
+    """True when two shades run into each other without a gap, as the sides of a fold do.
+
+    first, second: their pixels. line: from the middle of the first, start, to that of the second."""
     length = float(np.linalg.norm(line))
     chromaticity_step = float(np.linalg.norm(line[1:]))
     if chromaticity_step > 9.0 or length > 30.0:
         return False
-    both = feature[(group == a) | (group == b)]
-    along = (both - middle[a]) @ line / length**2
+    both = feature[np.concatenate([first, second])]
+    along = (both - start) @ line / length**2
     density, _ = np.histogram(along, bins=np.linspace(-0.5, 1.5, 17))
     smooth = np.convolve(density, [0.25, 0.5, 0.25], mode="same")
     valley = smooth[5:11].min()

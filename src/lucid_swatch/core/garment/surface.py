@@ -6,7 +6,7 @@ import cv2
 import numpy as np
 
 from ..colour.arrays import FloatArray
-from ..colour.spaces import chroma, like, rgb_linear_to_lab
+from ..colour.spaces import chroma, like
 from .palette import Palette
 
 
@@ -18,11 +18,10 @@ class Surface:
     texture: float
 
 
-def read_surface(rgb_linear: FloatArray, palette: Palette) -> Surface:
+def read_surface(lab: FloatArray, palette: Palette) -> Surface:
     """Sheen from pixels well above their colour that have lost chroma; texture from fine change of lightness.
 
-    rgb_linear: (rows, columns, 3), relit. Both are shares between 0 and 1."""
-    lab = rgb_linear_to_lab(np.maximum(rgb_linear, 0))
+    lab: (rows, columns, 3), of the relit photo. Both are shares between 0 and 1."""
     inside = palette.labels >= 0
     own = like(palette.lab, lab)[palette.labels]
     above = lab[..., 0] - own[..., 0]
@@ -35,16 +34,16 @@ def read_surface(rgb_linear: FloatArray, palette: Palette) -> Surface:
     return Surface(float(np.clip(sheen, 0, 1)), float(np.clip(texture, 0, 1)))
 
 
-def yarn_chroma(rgb_linear: FloatArray, palette: Palette) -> float:
+def yarn_chroma(lab: FloatArray, palette: Palette) -> float:
     """How much a* and b* of the main colour change from thread to thread, CIELAB units; folds and shine hardly count.
 
-    rgb_linear: (rows, columns, 3), relit."""
+    lab: (rows, columns, 3), of the relit photo."""
     main = (palette.labels == 0).astype(np.uint8)
     inner = cv2.erode(main, np.ones((9, 9), np.uint8)) > 0
     if inner.sum() < 400:
         return 0.0
     rows, columns = np.flatnonzero(inner.any(axis=1)), np.flatnonzero(inner.any(axis=0))
     box = np.s_[rows[0] : rows[-1] + 1, columns[0] : columns[-1] + 1]
-    lab = rgb_linear_to_lab(np.maximum(rgb_linear[box], 0)).astype(np.float32)[..., 1:]
-    fine = cv2.GaussianBlur(lab, (0, 0), 0.7) - cv2.GaussianBlur(lab, (0, 0), 3.0)
+    dyes = np.ascontiguousarray(lab[box][..., 1:], dtype=np.float32)
+    fine = cv2.GaussianBlur(dyes, (0, 0), 0.7) - cv2.GaussianBlur(dyes, (0, 0), 3.0)
     return float(np.hypot(*fine[inner[box]].std(axis=0)))

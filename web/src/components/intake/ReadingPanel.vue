@@ -5,7 +5,7 @@ import type { Bin, Category, PatternType, Photo, Word } from '@/api'
 import PinkedSwatch from '@/components/base/PinkedSwatch.vue'
 import TapeMeasure from '@/components/base/TapeMeasure.vue'
 import NearPieces from '@/components/intake/NearPieces.vue'
-import { BINS, capital, CATEGORIES, lightWords, percent, surfaceWords, warmthWord } from '@/lib/words'
+import { BINS, capital, CATEGORIES, lightWords, METALS, percent, surfaceWords, warmthWord } from '@/lib/words'
 
 /** What was read from a photo, and the stylist's word over it. */
 const { photo, word, choosing } = defineProps<{ photo: Photo; word: Word; choosing: boolean }>()
@@ -22,6 +22,7 @@ const pattern_words = computed(() => {
   return [`${pattern.value}${same && scale ? `, ${scale}` : ''}`, same && repeat ? `repeat ${percent(repeat)} of the width` : ''].filter(Boolean).join(' · ')
 })
 const within = computed(() => Math.max(...reading.value.colours.map((c) => c.uncertainty)))
+const metal = computed(() => word.metal ?? 'none')
 const kinds = CATEGORIES.map((value) => ({ value, label: value.replace('-', ' ') }))
 const surest = computed(() => {
   const { bin: read, confidence } = reading.value.sort
@@ -67,6 +68,10 @@ const surest = computed(() => {
     <dl>
       <dt>Pattern</dt><dd>{{ pattern_words }}</dd>
       <dt>Surface</dt><dd>{{ surfaceWords(photo) }}</dd>
+      <dt>Metal <kbd>J</kbd></dt>
+      <dd class="metals" role="group" aria-label="Metal">
+        <button v-for="one in METALS" :key="one" class="word" type="button" :aria-pressed="metal === one" @click="$emit('say', { metal: one })">{{ one }}</button>
+      </dd>
       <dt>Light</dt><dd>{{ lightWords(photo) }}<span v-if="reading.light.note" class="note">{{ reading.light.note }}</span></dd>
       <dt>Sure within</dt><dd>{{ within.toFixed(0) }} ΔE · {{ reading.colours.length === 1 ? 'one colour' : `${reading.colours.length} colours` }}</dd>
     </dl>
@@ -91,5 +96,7 @@ h3 .soft { font-weight: 400; }
 dl { display: grid; grid-template-columns: 104px 1fr; gap: 3px 8px; margin: 0; }
 dt { color: var(--soft); }
 dd { margin: 0; font-weight: 650; }
+dd.metals { display: flex; flex-wrap: wrap; gap: 0 10px; font-weight: 400; }
+.metals [aria-pressed='true'] { font-weight: 700; text-decoration: underline; text-underline-offset: 3px; }
 .note { display: block; font-weight: 400; }
 </style>
