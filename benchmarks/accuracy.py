@@ -12,7 +12,7 @@ from threadpoolctl import threadpool_limits
 
 from lucid_swatch.core.colour.difference import pairwise_delta_e_2000
 from lucid_swatch.core.colour.spaces import lab_to_rgb_linear, rgb_linear_to_lab
-from lucid_swatch.core.garment.measurement import measure_cloth
+from lucid_swatch.core.garment.measurement import look_at_cloth, measure_cloth
 from lucid_swatch.core.photo.neutral import NeutralPoint
 from lucid_swatch.files.photo import read_photo
 from lucid_swatch.files.pictures import read_mask
@@ -80,7 +80,7 @@ def _row(task):
     nearest = pairwise_delta_e_2000(largest[None], read.lab)[0]
     photo = reading.photo
     inside = _mask(folder / truth["mask"], photo.srgb.shape[:2])
-    outlined = measure_cloth(photo.rgb_linear, inside, read.light)
+    outlined = measure_cloth(look_at_cloth(photo.rgb_linear, inside, read.light))
     pattern, accepted = truth["pattern"], truth["pattern"].get("accept", [truth["pattern"]["type"]])
     wanted = pattern.get("scale") if pattern["type"] not in ("marl", "colour-block") else None
     return {

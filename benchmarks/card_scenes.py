@@ -15,7 +15,7 @@ from PIL import Image
 
 from lucid_swatch.core.colour.difference import delta_e_2000
 from lucid_swatch.core.colour.spaces import XYZ_TO_RGB, encode_srgb, xyz_to_lab
-from lucid_swatch.core.garment.measurement import measure_cloth
+from lucid_swatch.core.garment.measurement import look_at_cloth, measure_cloth
 from lucid_swatch.core.photo.card import (
     GREY_STEPS,
     HEIGHT,
@@ -78,7 +78,7 @@ def _scene(seed):
     patches = read_patches(read.rgb_linear, card)
     measured = true[2 : 2 + len(NOMINAL)] + rng.normal(0, READER_NOISE, NOMINAL.shape)
     lights = [light_from_card(patches, measured), light_from_card(patches), estimate_light(read.rgb_linear, inside)]
-    answers = [measure_cloth(read.rgb_linear, inside, light) for light in lights]
+    answers = [measure_cloth(look_at_cloth(read.rgb_linear, inside, light)) for light in lights]
     off = [float(delta_e_2000(answer.lab[0], true[0])) for answer in answers]
     return [*off, float(answers[0].uncertainty[0])]
 

@@ -50,7 +50,8 @@ def _session(threads: int) -> Any:
     options.intra_op_num_threads = min(threads, os.cpu_count() or 1)
     options.inter_op_num_threads = 1
     options.log_severity_level = 3
-    # planning the memory of the whole network ahead would reserve half as much again as it needs at any time
+    # an arena would keep the largest layers for ever, and planning all memory ahead would touch it anew each time
+    options.enable_cpu_mem_arena = False
     options.enable_mem_pattern = False
     # found by its path: importing the package that carries the weights would load far more than them
     weights = files("rembg").joinpath("u2netp.onnx")

@@ -5,7 +5,7 @@ from dataclasses import dataclass, replace
 
 from lucid_swatch.core.colour.arrays import FloatArray
 from lucid_swatch.core.garment.cloth_light import light_from_cloth
-from lucid_swatch.core.garment.measurement import Measurement, measure_cloth
+from lucid_swatch.core.garment.measurement import Measurement, look_at_cloth, measure_cloth
 from lucid_swatch.core.photo.card import Sighting, find_card, read_patches
 from lucid_swatch.core.photo.card_light import light_from_card
 from lucid_swatch.core.photo.light import Light
@@ -64,11 +64,12 @@ def measure_photo(
         outline = _without_references(photo, outline, sighting, source.neutral)
         light = _light(photo, outline, sighting, source)
         progress("reading the colours")
-        measurement = measure_cloth(photo.rgb_linear, outline.mask, light, strict, source.reader)
-        if measurement.fine and (closer := photo.finer()) is not photo:
+        sight = look_at_cloth(photo.rgb_linear, outline.mask, light)
+        if sight.fine and (closer := photo.finer()) is not photo:
             progress("looking closer at a fine pattern")
             photo, outline = closer, enlarged(outline, closer.srgb.shape[:2])
-            measurement = measure_cloth(photo.rgb_linear, outline.mask, light, strict, source.reader)
+            sight = look_at_cloth(photo.rgb_linear, outline.mask, light)
+        measurement = measure_cloth(sight, strict, source.reader)
     except Refused as problem:
         where = f"{photo.file}: {problem.where}" if problem.where else photo.file
         raise Refused(problem.what, where, problem.do) from None

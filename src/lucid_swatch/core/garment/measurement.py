@@ -36,45 +36,67 @@ class Measurement:
     palette: Palette
     threads: FloatArray | None
     """(k, 3), the yarns of a marl whose mean stands in lab."""
-    fine: bool
-    """Whether motifs or yarns are so fine that a larger picture of the same photo would tell more."""
 
 
-def measure_cloth(
-    rgb_linear: FloatArray, mask: BoolArray, light: Light, strict: bool = False, told: FloatArray | None = None
-) -> Measurement:
-    """The colours, pattern, surface and sort of a garment.
+@dataclass(frozen=True, slots=True, eq=False)
+class Sight:
+    """A garment as it looks in daylight, with its few colours; nothing is concluded yet."""
 
-    rgb_linear: (rows, columns, 3), as shot. mask: (rows, columns), the garment, at least one pixel.
-    told: (3,), CIELAB of the main colour where a colour reader has been held to it."""
+    lab: FloatArray
+    """(rows, columns, 3), the rectangle round the garment."""
+    inside: BoolArray
+    """(rows, columns), the garment in it."""
+    palette: Palette
+    yarns: float
+    """How much the colour changes from thread to thread."""
+    light: Light
+    box: tuple[slice, slice]
+    """Where the rectangle lies in the photo."""
+    shape: tuple[int, ...]
+    """Rows and columns of the photo."""
+
+    @property
+    def fine(self) -> bool:
+        """Whether motifs or yarns are so fine that a larger picture of the same photo would tell more."""
+        return self.yarns > FINE_YARNS or (len(self.palette.lab) > 1 and run_length(self.palette.labels) < FINE_RUN)
+
+
+def look_at_cloth(rgb_linear: FloatArray, mask: BoolArray, light: Light) -> Sight:
+    """The colours of a garment in daylight.
+
+    rgb_linear: (rows, columns, 3), as shot. mask: (rows, columns), the garment, at least one pixel."""
     box = _box(mask)
     cloth, inside = rgb_linear[box], mask[box]
     daylight = relit(restore_clipped(cloth, inside), light)
     palette = read_palette(daylight, inside)
-    daylight_lab = rgb_linear_to_lab(np.maximum(daylight, 0))
-    yarns = yarn_chroma(daylight_lab, palette)
-    pattern = read_pattern(palette, inside, yarns)
+    lab = rgb_linear_to_lab(np.maximum(daylight, 0))
+    return Sight(lab, inside, palette, yarn_chroma(lab, palette), light, box, mask.shape)
+
+
+def measure_cloth(sight: Sight, strict: bool = False, told: FloatArray | None = None) -> Measurement:
+    """The colours, pattern, surface and sort of a garment.
+
+    told: (3,), CIELAB of the main colour where a colour reader has been held to it."""
+    palette, light = sight.palette, sight.light
+    pattern = read_pattern(palette, sight.inside, sight.yarns)
     lab, share, parts, threads = _described(palette, pattern)
     uncertainty = NINE_IN_TEN * np.hypot(light_doubt(lab, light), _own_doubt(lab))
     if told is not None:
         lab, uncertainty = np.vstack([told[None], lab[1:]]), np.concatenate([[READER_DOUBT], uncertainty[1:]])
-    surface = read_surface(daylight_lab, palette)
     plain = pattern.type in (PatternType.SOLID, PatternType.MARL)
     # the small shining places of a print are its motifs
-    hardware = read_hardware(daylight_lab, palette) if plain else None
+    hardware = read_hardware(sight.lab, palette) if plain else None
     sorts = sort_colours(lab, uncertainty, strict)
     main = sorts[0]
     if not plain:
         warmth = float(np.array([s.temperature for s in sorts]) @ share)
         side = undertones(np.array([warmth]))[0]
         main = Sorted(Bin.PRINT, warmth, side, main.lean, f"{main.name} {pattern.type.value}", pattern.confidence)
-    fine = yarns > FINE_YARNS or (len(palette.lab) > 1 and run_length(palette.labels) < FINE_RUN)
-    labels = np.full(mask.shape, -1, dtype=np.intp)
-    labels[box] = palette.labels
-    names = tuple(s.name for s in sorts)
-    palette = replace(palette, labels=labels)
+    labels = np.full(sight.shape, -1, dtype=np.intp)
+    labels[sight.box] = palette.labels
     return Measurement(
-        lab, share, uncertainty, parts, names, pattern, surface, hardware, main, light, palette, threads, fine
+        lab, share, uncertainty, parts, tuple(s.name for s in sorts), pattern, read_surface(sight.lab, palette), hardware,
+        main, light, replace(palette, labels=labels), threads,
     )  # fmt: skip
 
 

@@ -1,0 +1,231 @@
+"""Where skin, hair and eyes are best read in a face: off red and shiny places, on the iris and not in its sparkle."""
+
+from dataclasses import dataclass
+
+import cv2
+import numpy as np
+
+from ..colour.arrays import BoolArray, FloatArray
+from ..colour.spaces import chroma, hue_angle
+from .portrait import Spot
+
+
+@dataclass(frozen=True, slots=True)
+class FaceBox:
+    """A face, in fractions of the portrait: from the brows to the chin."""
+
+    left: float
+    top: float
+    width: float
+    height: float
+
+
+@dataclass(frozen=True, slots=True)
+class Placed:
+    """Where to read, and what speaks against it."""
+
+    skin: tuple[Spot, ...]
+    hair: tuple[Spot, ...]
+    eyes: tuple[Spot, ...]
+    note: str
+    """Why the stylist has to put the spots; empty when they were placed."""
+
+
+CHEEKS_AND_BROW = {
+    "left cheek": (0.16, 0.40, 0.52, 0.76), "right cheek": (0.60, 0.84, 0.52, 0.76), "brow": (0.32, 0.68, -0.02, 0.20),
+}  # fmt: skip
+"""Left, right, top and bottom, in fractions of the box of the face."""
+EYES = {"left": (0.14, 0.46, 0.24, 0.50), "right": (0.54, 0.86, 0.24, 0.50)}
+SKIN_HUE, SKIN_CHROMA = (22.0, 88.0), (5.0, 48.0)
+"""Between which human skin lies in daylight, with room for a light that is not undone. Source: the range of
+reflectances of Xiao et al. 2017, Skin Research and Technology 23."""
+DRAWN_BELOW = 0.16
+"""CIELAB units of fine change below which a cheek is paint and not skin."""
+EYE_STEP = 4.0
+"""L* between the white of an eye and its iris, at least."""
+COVERED_FROM = 0.28
+"""Of the surroundings of an eye: what is as dark as glass there is no iris."""
+ONE_PAIR = 14.0
+"""CIELAB units within which two irises lie."""
+HAIR_FROM_SKIN = 9.0
+"""CIELAB units between hair and skin, at least."""
+
+
+def place_spots(lab: FloatArray, faces: list[FaceBox], person: BoolArray) -> Placed:
+    """Spots on skin, hair and eyes.
+
+    lab: (rows, columns, 3), of the relit portrait. faces: those that were found in it. person: (rows, columns)."""
+    if not faces:
+        return _by_hand("No face was found. Put the lenses on bare skin, hair and iris yourself.")
+    if len(faces) > 1:
+        return _by_hand(f"There are {len(faces)} faces in the portrait. Put the lenses on the client's own.")
+    box = faces[0]
+    lab = lab.astype(np.float32)
+    skin, texture = _skin_spots(lab, box)
+    if not skin:
+        return _by_hand("What was found is not the colour of skin. Put the lenses yourself, or relight the portrait.")
+    if texture < DRAWN_BELOW:
+        return _by_hand("This looks drawn or heavily retouched. Put the lenses yourself, and trust them little.")
+    own = np.median([_patch(lab, box, spot) for spot in skin], axis=0)
+    eyes = _eye_spots(lab, box, float(own[0]))
+    hair = _hair_spots(lab, box, person, own)
+    note = ""
+    if not eyes:
+        note = "The eyes are covered or closed. Put a lens on an iris if one can be seen."
+    elif not hair:
+        note = "No hair was seen. Put a lens on it if there is any."
+    return Placed(skin, hair, eyes, note)
+
+
+def _by_hand(note: str) -> Placed:
+    return Placed((), (), (), note)
+
+
+def _to_photo(box: FaceBox, x: float, y: float) -> Spot:
+    return box.left + x * box.width, box.top + y * box.height
+
+
+def _window(lab: FloatArray, box: FaceBox, area: tuple[float, float, float, float]) -> tuple[FloatArray, int, int]:
+    """The pixels of an area of the face, and its left and top in the portrait."""
+    rows, columns = lab.shape[:2]
+    left, top = _to_photo(box, area[0], area[2])
+    right, bottom = _to_photo(box, area[1], area[3])
+    x0, x1 = max(0, int(left * columns)), min(columns, int(right * columns) + 1)
+    y0, y1 = max(0, int(top * rows)), min(rows, int(bottom * rows) + 1)
+    return lab[y0 : max(y1, y0), x0 : max(x1, x0)], x0, y0
+
+
+def _patch(lab: FloatArray, box: FaceBox, spot: Spot) -> FloatArray:
+    """The middle colour round a spot. (3,)."""
+    rows, columns = lab.shape[:2]
+    reach = max(2, round(0.03 * box.width * columns))
+    x, y = int(spot[0] * columns), int(spot[1] * rows)
+    cut = lab[max(0, y - reach) : y + reach + 1, max(0, x - reach) : x + reach + 1].reshape(-1, 3)
+    middle: FloatArray = np.median(cut, axis=0)
+    return middle
+
+
+def _skin_spots(lab: FloatArray, box: FaceBox) -> tuple[tuple[Spot, ...], float]:
+    """The calmest place of each cheek and the brow, and how much the skin changes from pixel to pixel."""
+    rows, columns = lab.shape[:2]
+    reach = max(3, round(0.05 * box.width * columns)) | 1
+    spots, textures, seen = [], [], []
+    for area in CHEEKS_AND_BROW.values():
+        cut, x0, y0 = _window(lab, box, area)
+        if min(cut.shape[:2]) < reach + 2:
+            continue
+        middle = cv2.blur(cut, (reach, reach))
+        spread = np.sqrt(np.maximum(cv2.blur(cut**2, (reach, reach)) - middle**2, 0)).sum(axis=-1)
+        typical = np.median(middle.reshape(-1, 3), axis=0)
+        # red costs, and so do shine, which is light and pale, and shade
+        red = np.maximum(middle[..., 1] - typical[1], 0)
+        shine = np.maximum(middle[..., 0] - typical[0], 0) + np.maximum(chroma(typical) - chroma(middle), 0)
+        shade = np.maximum(typical[0] - middle[..., 0], 0)
+        cost = spread + 1.6 * red + 0.5 * shine + 1.0 * shade
+        half = reach // 2
+        inner = cost[half:-half, half:-half]
+        y, x = np.unravel_index(int(inner.argmin()), inner.shape)
+        spots.append(((x0 + half + int(x) + 0.5) / columns, (y0 + half + int(y) + 0.5) / rows))
+        seen.append(middle[half + y, half + x])
+        fine = cut - cv2.GaussianBlur(cut, (0, 0), 1.5)
+        textures.append(float(np.median(np.abs(fine[..., 0]))) * 1.48)
+    kept = _skin_like(spots, np.array(seen).reshape(-1, 3))
+    return kept, float(np.median(textures)) if textures else 0.0
+
+
+def _skin_like(spots: list[Spot], seen: FloatArray) -> tuple[Spot, ...]:
+    """Those spots that have the colour of skin and agree with the others."""
+    if not spots:
+        return ()
+    hue, strength = hue_angle(seen), chroma(seen)
+    plausible = (hue > SKIN_HUE[0]) & (hue < SKIN_HUE[1]) & (strength > SKIN_CHROMA[0]) & (strength < SKIN_CHROMA[1])
+    if plausible.sum() * 2 < len(spots):
+        return ()
+    middle = np.median(seen[plausible], axis=0)
+    # under a fringe the brow reads hair, beside a lamp one cheek reads glare
+    near = np.linalg.norm((seen - middle) * np.array([0.6, 1, 1]), axis=1) < 14
+    return tuple(spot for spot, kept in zip(spots, plausible & near, strict=True) if kept)
+
+
+def _eye_spots(lab: FloatArray, box: FaceBox, skin_lightness: float) -> tuple[Spot, ...]:
+    """A place on each iris that is seen, beside the pupil and below the sparkle."""
+    rows, columns = lab.shape[:2]
+    radius = max(2, round(0.045 * box.width * columns))
+    found: list[tuple[float, Spot, FloatArray]] = []
+    for area in EYES.values():
+        cut, x0, y0 = _window(lab, box, area)
+        iris = _iris(cut, radius) if min(cut.shape[:2]) >= 3 * radius else None
+        if iris is not None and not _covered(cut, iris, radius, skin_lightness):
+            y, x, step = iris
+            spot = (x0 + x + 0.55 * radius + 0.5) / columns, (y0 + y + 0.3 * radius + 0.5) / rows
+            found.append(
+                (step, spot, lab[min(int(spot[1] * rows), rows - 1), min(int(spot[0] * columns), columns - 1)])
+            )
+    if len(found) == 2 and np.linalg.norm(found[0][2] - found[1][2]) > ONE_PAIR:
+        # the shadow of a temple was taken for an eye
+        found = [max(found, key=lambda one: one[0])]
+    return tuple(spot for _, spot, _ in found)
+
+
+def _iris(lab: FloatArray, radius: int) -> tuple[int, int, float] | None:
+    """Row and column of the middle of an iris, a dark disc between two light grey ones, and the step in lightness
+    between them. None where there is none."""
+    light = lab[..., 0] - 0.7 * chroma(lab)
+    disc = cv2.getStructuringElement(cv2.MORPH_ELLIPSE, (2 * radius + 1, 2 * radius + 1)).astype(np.float32)
+    mean = cv2.filter2D(light, -1, disc / disc.sum(), borderType=cv2.BORDER_REPLICATE)
+    beside = round(1.9 * radius)
+    if lab.shape[1] <= 2 * beside + 2:
+        return None
+    small = cv2.blur(light, (max(3, radius) | 1, max(3, radius // 2) | 1))
+    step = np.minimum(small[:, : -2 * beside], small[:, 2 * beside :]) - mean[:, beside:-beside]
+    y, x = np.unravel_index(int(step.argmax()), step.shape)
+    if step[y, x] <= EYE_STEP:
+        return None
+    return *_pupil(light, int(y), int(x) + beside, radius), float(step[y, x])
+
+
+def _covered(lab: FloatArray, iris: tuple[int, int, float], radius: int, skin_lightness: float) -> bool:
+    """Whether the dark place is too large for an iris, as behind dark glasses."""
+    y, x, _ = iris
+    half = max(1, radius // 2)
+    dark = float(np.median(lab[max(0, y - half) : y + half + 1, max(0, x - half) : x + half + 1, 0]))
+    place = (lab[..., 0] < (dark + skin_lightness) / 2).astype(np.uint8)
+    place = cv2.morphologyEx(place, cv2.MORPH_OPEN, np.ones((half + 1, half + 1), np.uint8))
+    return float(place.mean()) > COVERED_FROM
+
+
+def _pupil(light: FloatArray, y: int, x: int, radius: int) -> tuple[int, int]:
+    """Row and column of the darkest small place near the middle of a disc. light: (rows, columns)."""
+    small = max(3, round(0.7 * radius)) | 1
+    calm = cv2.blur(light, (small, small))
+    reach = max(1, round(0.7 * radius))
+    top, left = max(0, y - reach), max(0, x - reach)
+    near = calm[top : y + reach + 1, left : x + reach + 1]
+    row, column = np.unravel_index(int(near.argmin()), near.shape)
+    return top + int(row), left + int(column)
+
+
+def _hair_spots(lab: FloatArray, box: FaceBox, person: BoolArray, skin: FloatArray) -> tuple[Spot, ...]:
+    """Up to three places on the hair above and beside the brow."""
+    rows, columns = lab.shape[:2]
+    reach = max(2, round(0.03 * box.width * columns))
+    kept: list[tuple[Spot, FloatArray]] = []
+    for x in (0.5, 0.32, 0.68, 0.16, 0.84):
+        for y in np.arange(-0.02, -0.62, -0.05):
+            spot = _to_photo(box, x, float(y))
+            column, row = int(spot[0] * columns), int(spot[1] * rows)
+            if row < reach or not (reach <= column < columns - reach):
+                break
+            if not person[row - reach : row + reach + 1, column - reach : column + reach + 1].all():
+                break
+            colour = _patch(lab, box, spot)
+            above = _patch(lab, box, (spot[0], max(0.0, spot[1] - 0.05 * box.height)))
+            steady = np.linalg.norm(colour - above) < 10
+            if np.linalg.norm(colour - skin) > HAIR_FROM_SKIN and steady:
+                kept.append((spot, colour))
+                break
+    if not kept:
+        return ()
+    middle = np.median([colour for _, colour in kept], axis=0)
+    kept.sort(key=lambda one: float(np.linalg.norm(one[1] - middle)))
+    return tuple(spot for spot, _ in kept[:3])
