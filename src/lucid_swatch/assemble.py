@@ -7,6 +7,7 @@ from fastapi import FastAPI
 from lucid_swatch.api.app import make_app, openapi_document
 from lucid_swatch.api.context import Context
 from lucid_swatch.outside.cut_out import SalientObjectNetwork
+from lucid_swatch.outside.faces import FaceCascade
 from lucid_swatch.outside.reader import SocketReader
 from lucid_swatch.settings import Settings
 from lucid_swatch.store.database import open_database
@@ -31,4 +32,6 @@ def make_application(
     queue = ReadingQueue(sessions, data, settings.workers)
     watch = FolderWatch(sessions, folder, queue.add)
     reader = reader or SocketReader(settings.reader_port)
-    return make_app(Context(sessions, folder, queue, watch, SalientObjectNetwork(), reader, hand or OwnHand()))
+    return make_app(
+        Context(sessions, folder, queue, watch, SalientObjectNetwork(), FaceCascade(), reader, hand or OwnHand())
+    )

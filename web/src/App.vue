@@ -1,18 +1,19 @@
 <script setup lang="ts">
 import { NConfigProvider } from 'naive-ui'
 import { computed } from 'vue'
-import { RouterView } from 'vue-router'
+import { RouterView, useRoute } from 'vue-router'
 import AppHeader from './components/base/AppHeader.vue'
 import { useSurround } from './composables/useSurround'
 import { naiveTheme } from './theme'
 
 const surround = useSurround()
+const route = useRoute()
 const theme = computed(() => naiveTheme(surround.value))
 </script>
 
 <template>
   <NConfigProvider :theme-overrides="theme" inline-theme-disabled class="app">
-    <AppHeader />
+    <AppHeader v-if="!route.meta.bare" />
     <main class="place"><RouterView /></main>
   </NConfigProvider>
 </template>

@@ -9,6 +9,9 @@ export const router = createRouter({
       path: '/clients/:client',
       children: [
         { path: 'colouring', name: 'colouring', component: () => import('./views/ColouringView.vue'), meta: { title: 'Colouring' } },
+        { path: 'about', name: 'about', component: () => import('./views/AboutView.vue'), meta: { title: 'About the client' } },
+        { path: 'hold/:trial?', name: 'hold', component: () => import('./views/HoldView.vue'), meta: { title: 'Hold to the face', bare: true } },
+        { path: 'side-by-side', name: 'side-by-side', component: () => import('./views/SideBySideView.vue'), meta: { title: 'Side by side' } },
         { path: 'rail', name: 'rail', component: () => import('./views/RailView.vue'), meta: { title: 'Rail' } },
         { path: 'looks', name: 'looks', component: () => import('./views/LooksView.vue'), meta: { title: 'Looks' } },
         { path: 'intake', name: 'intake', component: () => import('./views/IntakeView.vue'), meta: { title: 'Intake' } },

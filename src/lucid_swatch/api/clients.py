@@ -2,61 +2,52 @@
 
 from dataclasses import replace
 from datetime import UTC, datetime
-from typing import Annotated
 
-from fastapi import APIRouter, File, Response, UploadFile
+from fastapi import APIRouter, Response
 from sqlalchemy.orm import Session
 
-from lucid_swatch.core.photo.neutral import NeutralPoint
 from lucid_swatch.core.problems import Refused
-from lucid_swatch.files.photo import MAX_BYTES
+from lucid_swatch.formats.client import About
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.looks import Looks
 from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.records import ClientRecord, PhotoState
 from lucid_swatch.usecases.clients import (
-    FACE,
-    PORTRAIT,
-    USUAL_SPOTS,
-    Spots,
     add_client,
+    archive,
     erase_client,
-    keep_portrait,
-    read_portrait,
+    give_consent,
+    withdraw_consent,
+    write_about,
 )
 from lucid_swatch.usecases.rail import the_rail
+from lucid_swatch.usecases.take_out import client_archive
 
+from .colouring_documents import face_answer, face_pictures, portrait_answer
 from .context import InContext, UnitOfWork
 from .documents import (
+    ArchiveRequest,
     ClientAnswer,
     ClientChange,
+    ConsentRequest,
     ErasedAnswer,
     NewClient,
-    PortraitRequest,
-    SpotPlace,
-    SpotsDocument,
     bolt_of,
-    face_answer,
 )
 
 router = APIRouter(prefix="/clients", tags=["clients"])
 
 
-def _picture(client: ClientRecord, name: str) -> str | None:
-    return f"/api/clients/{client.id}/pictures/{name}" if client.portrait else None
-
-
-def _spots(kept: dict[str, list[list[float]]]) -> SpotsDocument:
-    return SpotsDocument(**{kind: [SpotPlace(x=x, y=y) for x, y in places] for kind, places in kept.items()})
-
-
-def _answer(session: Session, client: ClientRecord) -> ClientAnswer:
+def client_answer(session: Session, client: ClientRecord) -> ClientAnswer:
+    """A client with the rail as one bolt."""
     rail = the_rail(session, client.id)
     photos = Photos(session).of_client(client.id)
+    pictures = {} if client.portrait is None else face_pictures(client.portrait)
     return ClientAnswer(
-        id=client.id, name=client.name, note=client.note, consent_on=client.consent_on, face=face_answer(client),
-        portrait=_picture(client, FACE), whole_portrait=_picture(client, PORTRAIT),
-        spots=None if client.spots is None else _spots(client.spots),
+        id=client.id, name=client.name, note=client.note, consent_on=client.consent_on, consent_for=client.consent_for,
+        consent_withdrawn_on=client.consent_withdrawn_on, archived=client.archived_at is not None,
+        about=About.model_validate(client.about), face=face_answer(client), portrait=pictures.get("face"),
+        person=pictures.get("person"), portraits=[portrait_answer(face) for face in client.faces],
         neutrals="strict" if client.conventions.strict_neutrals else "broad", pieces=len(rail),
         doubtful=sum(one.doubtful for one in rail), looks=len(Looks(session).of_client(client.id)),
         waiting=sum(p.state is not PhotoState.HUNG for p in photos), bolt=bolt_of(rail),
@@ -66,20 +57,20 @@ def _answer(session: Session, client: ClientRecord) -> ClientAnswer:
 @router.get("")
 def list_clients(session: UnitOfWork) -> list[ClientAnswer]:
     """Every client with the rail as one bolt."""
-    return [_answer(session, client) for client in Clients(session).all()]
+    return [client_answer(session, client) for client in Clients(session).all()]
 
 
 @router.post("", status_code=201)
 def add(session: UnitOfWork, new: NewClient) -> ClientAnswer:
     """Adds a client."""
     today = datetime.now(UTC).date() if new.consent else None
-    return _answer(session, add_client(session, new.name, today, new.note))
+    return client_answer(session, add_client(session, new.name, today, new.note, new.consent_for))
 
 
 @router.get("/{client_id}")
-def get_client(session: UnitOfWork, client_id: str) -> ClientAnswer:
+def get(session: UnitOfWork, client_id: str) -> ClientAnswer:
     """One client."""
-    return _answer(session, Clients(session).get(client_id))
+    return client_answer(session, Clients(session).get(client_id))
 
 
 @router.patch("/{client_id}")
@@ -88,53 +79,49 @@ def change_client(session: UnitOfWork, client_id: str, change: ClientChange) -> 
     client = Clients(session).get(client_id)
     if change.name is not None and not change.name.strip():
         raise Refused("the client has no name.", "name", "Write a name or initials.")
-    conventions, colouring = client.conventions, client.colouring
+    conventions, undertone = client.conventions, client.undertone
     if change.neutrals is not None:
         conventions = replace(conventions, strict_neutrals=change.neutrals == "strict")
     if change.undertone is not None:
-        colouring = replace(colouring, undertone=None if change.undertone == "as read" else change.undertone)
+        undertone = None if change.undertone == "as read" else change.undertone
     client = replace(
         client, name=client.name if change.name is None else change.name.strip(),
-        note=client.note if change.note is None else change.note, conventions=conventions, colouring=colouring,
+        note=client.note if change.note is None else change.note, conventions=conventions, undertone=undertone,
     )  # fmt: skip
     Clients(session).change(client)
-    return _answer(session, client)
+    return client_answer(session, client)
+
+
+@router.put("/{client_id}/about")
+def set_about(session: UnitOfWork, client_id: str, about: About) -> ClientAnswer:
+    """Writes what is known about a client: occasions, refusals, habits, what is always worn."""
+    return client_answer(session, write_about(session, client_id, about))
+
+
+@router.put("/{client_id}/consent")
+def set_consent(session: UnitOfWork, client_id: str, consent: ConsentRequest) -> ClientAnswer:
+    """Consent to photos, given again or withdrawn today."""
+    if consent.given:
+        return client_answer(session, give_consent(session, client_id, consent.given_for))
+    return client_answer(session, withdraw_consent(session, client_id))
+
+
+@router.put("/{client_id}/archived")
+def set_archived(session: UnitOfWork, client_id: str, asked: ArchiveRequest) -> ClientAnswer:
+    """Puts a client at the end of the book, or back."""
+    return client_answer(session, archive(session, client_id, asked.archived))
+
+
+@router.get("/{client_id}/archive.zip")
+def take_out(session: UnitOfWork, context: InContext, client_id: str) -> Response:
+    """Everything that is kept about a client, in open formats."""
+    content, name = client_archive(session, context.folder, client_id)
+    disposition = f'attachment; filename="{name}"'
+    return Response(content, media_type="application/zip", headers={"content-disposition": disposition})
 
 
 @router.delete("/{client_id}")
-def erase(session: UnitOfWork, context: InContext, client_id: str) -> ErasedAnswer:
-    """Erases a client with every photo and file, and says what went."""
-    gone = erase_client(session, context.folder, client_id)
-    return ErasedAnswer(photos=gone.photos, files=gone.files)
-
-
-@router.post("/{client_id}/portrait")
-def set_portrait(
-    session: UnitOfWork, context: InContext, client_id: str, portrait: Annotated[UploadFile, File()]
-) -> ClientAnswer:
-    """Keeps a portrait and reads it where skin, hair and eyes usually are."""
-    content = portrait.file.read(MAX_BYTES + 1)
-    keep_portrait(session, context.folder, client_id, content)
-    return _answer(session, read_portrait(session, context.folder, context.cut_out, client_id, USUAL_SPOTS))
-
-
-@router.put("/{client_id}/colouring")
-def read_colouring_again(
-    session: UnitOfWork, context: InContext, client_id: str, asked: PortraitRequest
-) -> ClientAnswer:
-    """Reads the kept portrait at other spots, or relights it from something neutral."""
-    places = {kind: tuple((s.x, s.y) for s in getattr(asked.spots, kind)) for kind in ("skin", "hair", "eyes")}
-    neutral = None if asked.neutral is None else NeutralPoint(**asked.neutral.model_dump())
-    return _answer(
-        session, read_portrait(session, context.folder, context.cut_out, client_id, Spots(**places), neutral)
-    )
-
-
-@router.get("/{client_id}/pictures/{name}")
-def client_picture(context: InContext, client_id: str, name: str) -> Response:
-    """The portrait, relit."""
-    return Response(
-        context.folder.picture(client_id, name).read_bytes(),
-        media_type="image/jpeg",
-        headers={"cache-control": "private, no-cache"},
-    )
+def erase(context: InContext, client_id: str) -> ErasedAnswer:
+    """Erases a client with every row and file, searches for what is left, and says what went."""
+    gone = erase_client(context.sessions, context.folder, client_id)
+    return ErasedAnswer(rows=gone.rows, files=list(gone.files), left=list(gone.left))

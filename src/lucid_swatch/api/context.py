@@ -8,6 +8,7 @@ from fastapi import Depends, Request
 from sqlalchemy.orm import Session
 
 from lucid_swatch.outside.cut_out import CutOut
+from lucid_swatch.outside.faces import FaceFinder
 from lucid_swatch.outside.reader import SocketReader
 from lucid_swatch.store.database import Sessions
 from lucid_swatch.store.folder import Folder
@@ -25,6 +26,7 @@ class Context:
     queue: ReadingQueue
     watch: FolderWatch
     cut_out: CutOut
+    faces: FaceFinder
     reader: SocketReader
     hand: Hand
 

@@ -1,11 +1,10 @@
 """What the screens send and get. The open formats stand inside them as they are."""
 
 from datetime import date, datetime
-from typing import Annotated, Any, Literal
+from typing import Literal
 
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import Field
 
-from lucid_swatch.core.client.colouring import read_colouring
 from lucid_swatch.core.colour.spaces import chroma, hue_angle, lab_to_hex
 from lucid_swatch.core.garment.vocabulary import (
     Bin,
@@ -22,53 +21,18 @@ from lucid_swatch.core.garment.vocabulary import (
 )
 from lucid_swatch.core.look.body import AREAS, NEARNESS, OTHER_AREA, ZONES, Zone
 from lucid_swatch.core.look.look import Intent
+from lucid_swatch.formats.client import About
 from lucid_swatch.formats.measurement import MeasurementDocument
 from lucid_swatch.formats.verdict import MeasuresDocument, MendDocument, SortDocument
-from lucid_swatch.store.records import ClientRecord, KeptLook, PhotoRecord, PhotoState
+from lucid_swatch.store.records import KeptLook, PhotoRecord, PhotoState
 from lucid_swatch.usecases.alike import Alike, Likeness, Neighbour
 from lucid_swatch.usecases.intake import TakenIn
 from lucid_swatch.usecases.rail import OnRail, Word
 from lucid_swatch.usecases.rereading import Change
 
+from .base import Answer, Fraction, NeutralMark, Request
+from .colouring_documents import FaceAnswer, PortraitAnswer
 from .problems import ProblemDocument
-
-Fraction = Annotated[float, Field(ge=0, le=1)]
-"""Of the width or height of a picture."""
-
-
-class SpotPlace(BaseModel):
-    """A place in a portrait, in fractions from the top left corner."""
-
-    x: float = Field(ge=0, le=1)
-    y: float = Field(ge=0, le=1)
-
-
-class SpotsDocument(BaseModel):
-    """Where a portrait is read, each part at one place or more, in fractions from the top left corner."""
-
-    skin: list[SpotPlace] = Field(min_length=1, max_length=12)
-    hair: list[SpotPlace] = Field(min_length=1, max_length=12)
-    eyes: list[SpotPlace] = Field(min_length=1, max_length=12)
-
-
-class NeutralMark(BaseModel):
-    """A place in a photo known to be neutral, in fractions from the top left corner."""
-
-    x: float = Field(ge=0, le=1)
-    y: float = Field(ge=0, le=1)
-    lightness: float | None = Field(default=None, ge=5, le=100)
-
-
-class Answer(BaseModel):
-    """Anything the application answers."""
-
-    model_config = ConfigDict(use_attribute_docstrings=True, allow_inf_nan=False)
-
-
-class Request(BaseModel):
-    """Anything the screens send."""
-
-    model_config = ConfigDict(use_attribute_docstrings=True, extra="forbid", allow_inf_nan=False)
 
 
 class ColourAnswer(Answer):
@@ -81,27 +45,6 @@ class ColourAnswer(Answer):
     uncertainty: float | None = None
     picture: str | None = None
     """Where the relit crop of it is, if there is one."""
-
-
-class FaceColour(Answer):
-    """A colour of a face."""
-
-    lab: list[float]
-    hex: str
-
-
-class FaceAnswer(Answer):
-    """A client's colouring."""
-
-    skin: FaceColour | None
-    hair: FaceColour | None
-    eyes: FaceColour | None
-    undertone: Undertone | None
-    """The stylist's verdict, where there is one."""
-    read_undertone: float | None
-    """-1 cool to 1 warm, as measured or set."""
-    trust: float
-    """How far that is trusted, 0 to 1."""
 
 
 class BoltColour(Answer):
@@ -119,10 +62,15 @@ class ClientAnswer(Answer):
     name: str
     note: str
     consent_on: date
+    consent_for: str
+    consent_withdrawn_on: date | None
+    archived: bool
+    about: About
     portrait: str | None
-    """Where the face is, relit; large under the same address with portrait.jpg."""
-    whole_portrait: str | None
-    spots: SpotsDocument | None
+    """Where the face is, relit."""
+    person: str | None
+    """The person of the same portrait, cut out."""
+    portraits: list[PortraitAnswer]
     face: FaceAnswer
     neutrals: Literal["broad", "strict"]
     """The school of neutrals that the stylist follows for this client."""
@@ -141,6 +89,7 @@ class NewClient(Request):
     note: str = Field(default="", max_length=2000)
     consent: bool = False
     """That the client agreed to be photographed, today."""
+    consent_for: str = Field(default="", max_length=500)
 
 
 class ClientChange(Request):
@@ -152,18 +101,28 @@ class ClientChange(Request):
     undertone: Undertone | Literal["as read"] | None = None
 
 
-class PortraitRequest(Request):
-    """Spots to read, and something neutral in the portrait if there is any."""
+class ConsentRequest(Request):
+    """Consent to photos, given again or withdrawn today."""
 
-    spots: SpotsDocument
-    neutral: NeutralMark | None = None
+    given: bool
+    given_for: str = Field(default="", max_length=500)
+
+
+class ArchiveRequest(Request):
+    """Whether a client is archived."""
+
+    archived: bool
 
 
 class ErasedAnswer(Answer):
     """What went with an erased client."""
 
-    photos: int
-    files: int
+    rows: dict[str, int]
+    """How many rows from each table of the database."""
+    files: list[str]
+    """Names below the data folder."""
+    left: list[str]
+    """What a search of the data folder still found; empty when everything went."""
 
 
 class AlikeAnswer(Answer):
@@ -543,21 +502,6 @@ def piece_answer(one: OnRail) -> PieceAnswer:
         hue=round(float(hue_angle(piece.lab[0])), 0), photo_id=hung.photo_id,
         cloth=None if base is None else f"{base}/cloth.jpg",
         thumbnail=None if base is None else f"{base}/thumbnail.jpg", created_at=hung.created_at,
-    )  # fmt: skip
-
-
-def face_answer(client: ClientRecord) -> FaceAnswer:
-    """A client's colouring as the screens show it."""
-    face = client.colouring
-    read = read_colouring(face)
-
-    def colour(lab: Any) -> FaceColour | None:
-        return None if lab is None else FaceColour(lab=[round(float(v), 1) for v in lab], hex=lab_to_hex(lab))
-
-    return FaceAnswer(
-        skin=colour(face.skin), hair=colour(face.hair), eyes=colour(face.eyes), undertone=face.undertone,
-        read_undertone=None if read is None else round(read.undertone, 2),
-        trust=0.0 if read is None else read.undertone_trust,
     )  # fmt: skip
 
 

@@ -8,20 +8,26 @@ from collections.abc import Callable
 from datetime import UTC, datetime
 from pathlib import Path
 
+from lucid_swatch.core.client.reading import Veil
 from lucid_swatch.core.photo.neutral import NeutralPoint
 from lucid_swatch.core.problems import Refused
+from lucid_swatch.formats.client import About
 from lucid_swatch.outside.cut_out import SalientObjectNetwork
+from lucid_swatch.outside.faces import FaceCascade
+from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.database import FILE, Sessions, open_database
 from lucid_swatch.store.folder import Folder
-from lucid_swatch.usecases.clients import Spots, add_client, keep_portrait, read_portrait
+from lucid_swatch.usecases.clients import add_client, write_about
+from lucid_swatch.usecases.faces import add_portrait, change_veils
 from lucid_swatch.usecases.intake import add_stroke, relight, take_in
 from lucid_swatch.usecases.looks import keep_look
 from lucid_swatch.usecases.rail import hang_photo
 from lucid_swatch.work.reading import ReadingQueue
 
-from .samples import PORTRAIT, TRUTH, make_samples
-from .studio.portrait import SPOTS
-from .wardrobe import LOOKS, NAME, NOTE, SAMPLES
+from .observer import hold_drapes
+from .samples import TRUTH, make_samples
+from .scenario import SampleClient
+from .wardrobe import CLIENTS, SAMPLES
 
 Progress = Callable[[str], None]
 
@@ -61,15 +67,10 @@ def _put_in_place(making: Path, folder: Path) -> None:
 def _fill(path: Path, progress: Progress, workers: int) -> None:
     samples, folder = path / "samples", Folder(path)
     make_samples(samples, lambda done, of: progress(f"photographing the sample wardrobe: {done} of {of}"), workers)
-    sessions = open_database(path)
-    with sessions.begin() as session:
-        client = add_client(session, NAME, datetime.now(UTC).date(), NOTE)
-        spots = Spots(SPOTS["skin"], SPOTS["hair"], SPOTS["eyes"])
-        keep_portrait(session, folder, client.id, (samples / PORTRAIT).read_bytes())
-        read_portrait(session, folder, SalientObjectNetwork(), client.id, spots)
-        sent = [(s.file, (samples / s.file).read_bytes()) for s in SAMPLES]
-        taken = take_in(session, folder, client.id, sent)
-    photo_ids = {t.name: t.photo.id for t in taken if t.photo is not None}
+    sessions, network = open_database(path), SalientObjectNetwork()
+    photo_ids: dict[str, str] = {}
+    for client in CLIENTS:
+        photo_ids |= _bring_in(sessions, folder, network, samples, client)
     _help_the_reading(sessions, samples, photo_ids)
     queue = ReadingQueue(sessions, path, workers)
     try:
@@ -78,7 +79,28 @@ def _fill(path: Path, progress: Progress, workers: int) -> None:
             progress(f"measuring the sample wardrobe: {done} of {len(photo_ids)}")
     finally:
         queue.stop()
-    _hang_and_keep(sessions, client.id, photo_ids)
+    progress("hanging the rails and holding the drapes")
+    for client in CLIENTS:
+        _hang_and_keep(sessions, client, photo_ids)
+    with sessions() as session:
+        session.connection().exec_driver_sql("pragma wal_checkpoint(truncate)")
+
+
+def _bring_in(
+    sessions: Sessions, folder: Folder, network: SalientObjectNetwork, samples: Path, client: SampleClient
+) -> dict[str, str]:
+    """A client with portraits and photos that wait to be read; the ids of the photos by file."""
+    with sessions.begin() as session:
+        today = datetime.now(UTC).date()
+        kept = add_client(session, client.name, today, client.note, client.consent_for)
+        for portrait in client.portraits:
+            content = (samples / portrait.file).read_bytes()
+            face = add_portrait(session, folder, network, FaceCascade(), kept.id, content, portrait.file)
+            if portrait.veils:
+                change_veils(session, face.id, frozenset(Veil(v) for v in portrait.veils))
+        sent = [(s.file, (samples / s.file).read_bytes()) for s in client.samples]
+        taken = take_in(session, folder, kept.id, sent)
+    return {t.name: t.photo.id for t in taken if t.photo is not None}
 
 
 def _help_the_reading(sessions: Sessions, samples: Path, photo_ids: dict[str, str]) -> None:
@@ -93,14 +115,23 @@ def _help_the_reading(sessions: Sessions, samples: Path, photo_ids: dict[str, st
                 add_stroke(session, Folder(samples.parent), photo_ids[sample.file], stroke)
 
 
-def _hang_and_keep(sessions: Sessions, client_id: str, photo_ids: dict[str, str]) -> None:
+def _hang_and_keep(sessions: Sessions, client: SampleClient, photo_ids: dict[str, str]) -> None:
+    with sessions() as session:
+        client_id = next(kept.id for kept in Clients(session).all() if kept.name == client.name)
     pieces: dict[str, str] = {}
-    for sample in SAMPLES:
+    for sample in client.samples:
         if sample.hung:
             with sessions.begin() as session:
                 pieces[sample.file] = hang_photo(session, photo_ids[sample.file], sample.word).piece.id
-    for look in LOOKS:
+    for look in client.looks:
         with sessions.begin() as session:
             keep_look(session, client_id, look.name, tuple(pieces[file] for file in look.pieces), look.intent)
-    with sessions() as session:
-        session.connection().exec_driver_sql("pragma wal_checkpoint(truncate)")
+    with sessions.begin() as session:
+        always = [pieces[file] for file in client.always_on]
+        write_about(session, client_id, About.model_validate(client.about | {"always_on": always}))
+        if client.trial:
+            hold_drapes(session, client_id, client.sitter, OBSERVER)
+
+
+OBSERVER = 3
+"""Seed of the made-up observer."""

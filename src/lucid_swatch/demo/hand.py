@@ -8,9 +8,10 @@ import numpy as np
 
 from lucid_swatch.core.photo.card import GREY_STEPS, NOMINAL
 from lucid_swatch.core.problems import Refused
-from lucid_swatch.store.records import PhotoRecord
+from lucid_swatch.store.records import ClientRecord, PhotoRecord
 
 from .samples import TRUTH
+from .wardrobe import CLIENTS
 
 PRINTER = 5
 """Seed of what the home printer of the demo makes of the card."""
@@ -48,6 +49,14 @@ class SampleHand:
             raise Refused("the sample reader has only the cloth of the samples at hand.", photo.name, do)
         largest = max(shown["colours"], key=lambda colour: colour["share"])
         self._lay(" ".join(f"{v:.3f}" for v in largest["lab"]))
+
+    def on_face(self, client: ClientRecord, part: str) -> None:
+        """Puts it on the skin or the hair of a sample client. Refused for anybody else, and on an eye."""
+        sitter = next((c.sitter for c in CLIENTS if c.name == client.name), None)
+        if sitter is None or part == "eyes":
+            do = "Read the skin or the hair of a sample client, or set the colour by eye."
+            raise Refused("the sample reader cannot be held there.", client.name, do)
+        self._lay(" ".join(f"{v:.3f}" for v in getattr(sitter, part)))
 
     def _lay(self, what: str) -> None:
         with socket.create_connection(("127.0.0.1", self.port), timeout=2) as link:

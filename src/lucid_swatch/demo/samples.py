@@ -14,15 +14,14 @@ from lucid_swatch.files.pictures import mask_png
 
 from .studio.portrait import draw_portrait
 from .studio.scene import photograph, truth_document
-from .wardrobe import PORTRAIT_LAMP, SAMPLES, SITTER
+from .wardrobe import CLIENTS, SAMPLES
 
 TRUTH = "truth.json"
-PORTRAIT = "portrait.jpg"
 FIRST_SEED = 400
 
 
 def make_samples(folder: Path, progress: Callable[[int, int], None] = lambda done, of: None, workers: int = 2) -> None:
-    """Writes every sample photo, its mask and truth.json, and the portrait. The same files every time."""
+    """Writes every sample photo, its mask and truth.json, and the portraits. The same files every time."""
     (folder / "masks").mkdir(parents=True, exist_ok=True)
     truths: dict[int, dict[str, object]] = {}
     context = multiprocessing.get_context("spawn")
@@ -31,8 +30,9 @@ def make_samples(folder: Path, progress: Callable[[int, int], None] = lambda don
         for done, future in enumerate(as_completed(futures), start=1):
             truths[futures[future]] = future.result()
             progress(done, len(SAMPLES))
-    portrait = Image.fromarray(draw_portrait(SITTER, PORTRAIT_LAMP, FIRST_SEED - 1))
-    (folder / PORTRAIT).write_bytes(_as_jpeg(portrait))
+    for number, (sitter, portrait) in enumerate((c.sitter, p) for c in CLIENTS for p in c.portraits):
+        drawn = Image.fromarray(draw_portrait(sitter, portrait.lamp, FIRST_SEED - 1 - number))
+        (folder / portrait.file).write_bytes(_as_jpeg(drawn))
     (folder / TRUTH).write_text(json.dumps([truths[k] for k in sorted(truths)], indent=1), encoding="utf-8")
 
 

@@ -96,3 +96,23 @@ class PieceDocument(Document):
             length=self.length, formality=self.formality, warmth=self.warmth, statement=self.statement,
             worn=self.worn,
         )  # fmt: skip
+
+    @classmethod
+    def from_core(cls, piece: Piece) -> "PieceDocument":
+        """The document of a piece."""
+        colours = [
+            {
+                "lab": [round(float(v), 2) for v in lab], "share": float(share),
+                "part": piece.parts[k] if piece.parts else Part.CLOTH,
+                "uncertainty": None if piece.uncertainty is None else round(float(piece.uncertainty[k]), 2),
+            }
+            for k, (lab, share) in enumerate(zip(piece.lab, piece.share, strict=True))
+        ]  # fmt: skip
+        return cls.model_validate(
+            {
+                "id": piece.id, "label": piece.label, "category": piece.category, "colours": colours,
+                "pattern": {"type": piece.pattern, "scale": piece.scale, "confidence": piece.pattern_confidence},
+                "finish": sorted(piece.finish), "metal": piece.metal, "volume": piece.volume, "length": piece.length,
+                "formality": piece.formality, "warmth": piece.warmth, "statement": piece.statement, "worn": piece.worn,
+            }
+        )  # fmt: skip

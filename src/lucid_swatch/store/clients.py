@@ -2,15 +2,13 @@
 
 from dataclasses import asdict
 
-import numpy as np
 import sqlalchemy as sa
 from sqlalchemy.orm import Session
 
-from lucid_swatch.core.client.colouring import Client
-from lucid_swatch.core.colour.arrays import FloatArray
 from lucid_swatch.core.look.look import Conventions
 from lucid_swatch.core.problems import NotThere
 
+from .faces import face_record
 from .records import ClientRecord
 from .tables import ClientRow
 
@@ -22,8 +20,9 @@ class Clients:
         self.session = session
 
     def all(self) -> list[ClientRecord]:
-        """Every client, by name."""
-        return [_record(row) for row in self.session.scalars(sa.select(ClientRow).order_by(ClientRow.name))]
+        """Every client, by name, the archived ones last."""
+        order = (ClientRow.archived_at.is_not(None), ClientRow.name)
+        return [_record(row) for row in self.session.scalars(sa.select(ClientRow).order_by(*order))]
 
     def get(self, id: str) -> ClientRecord:
         """One client. NotThere when there is none."""
@@ -35,48 +34,53 @@ class Clients:
         self.session.flush()
 
     def change(self, client: ClientRecord) -> None:
-        """Writes a client again."""
+        """Writes a client again; faces and trials have a book of their own."""
         row = self._row(client.id)
         for column, value in _columns(client).items():
             setattr(row, column, value)
         self.session.flush()
 
-    def erase(self, id: str) -> None:
-        """Removes a client with all rows that belong to them."""
+    def erase(self, id: str) -> dict[str, int]:
+        """Removes a client with all rows that belong to them; answers how many went from each table."""
         row = self._row(id)
+        counts = {
+            table: int(
+                self.session.scalar(sa.text(f"select count(*) from {table} where client_id = :id"), {"id": id}) or 0
+            )
+            for table in OWNED
+        }
         # looks first: their pieces are guarded against removal
-        self.session.execute(sa.text("delete from look where client_id = :id"), {"id": id})
+        for table in OWNED:
+            self.session.execute(sa.text(f"delete from {table} where client_id = :id"), {"id": id})
         self.session.delete(row)
         self.session.flush()
+        return counts | {"client": 1}
 
     def _row(self, id: str) -> ClientRow:
-        row = self.session.get(ClientRow, id)
+        # faces and trials are written beside the client: what was loaded before may be old
+        row = self.session.get(ClientRow, id, populate_existing=True)
         if row is None:
             raise NotThere("there is no such client.", id, "Go back to the clients' book.")
         return row
 
 
+OWNED = ("look", "piece", "photo", "face", "trial", "side_by_side")
+"""Tables whose rows belong to a client, in the order in which they may go."""
+
+
 def _columns(client: ClientRecord) -> dict[str, object]:
-    colouring = client.colouring
     return {
-        "name": client.name, "note": client.note, "consent_on": client.consent_on, "portrait": client.portrait,
-        "spots": client.spots, "undertone": colouring.undertone, "conventions": asdict(client.conventions),
-        "skin": _listed(colouring.skin), "hair": _listed(colouring.hair), "eyes": _listed(colouring.eyes),
+        "name": client.name, "note": client.note, "consent_on": client.consent_on, "consent_for": client.consent_for,
+        "consent_withdrawn_on": client.consent_withdrawn_on, "archived_at": client.archived_at,
+        "undertone": client.undertone, "conventions": asdict(client.conventions), "about": client.about,
         "created_at": client.created_at,
     }  # fmt: skip
 
 
 def _record(row: ClientRow) -> ClientRecord:
-    face = Client(_array(row.skin), _array(row.hair), _array(row.eyes), row.undertone)
+    told = next((trial.reading for trial in reversed(row.trials) if trial.reading is not None), None)
     return ClientRecord(
-        row.id, row.name, row.consent_on, row.created_at, row.note, face, Conventions(**row.conventions),
-        row.portrait, row.spots,
+        row.id, row.name, row.consent_on, row.created_at, row.note, row.consent_for, row.consent_withdrawn_on,
+        row.archived_at, row.undertone, Conventions(**row.conventions), row.about,
+        tuple(face_record(face) for face in row.faces), told,
     )  # fmt: skip
-
-
-def _listed(lab: FloatArray | None) -> list[float] | None:
-    return None if lab is None else [round(float(v), 2) for v in lab]
-
-
-def _array(lab: list[float] | None) -> FloatArray | None:
-    return None if lab is None else np.array(lab, dtype=float)

@@ -61,7 +61,7 @@ def connect(folder: Path) -> Sessions:
 
 def _prepare(connection: sa.engine.interfaces.DBAPIConnection, _: object) -> None:
     cursor = connection.cursor()
-    for pragma in ("journal_mode = wal", "foreign_keys = on", "synchronous = full"):
+    for pragma in ("journal_mode = wal", "foreign_keys = on", "synchronous = full", "secure_delete = on"):
         cursor.execute(f"pragma {pragma}")
     cursor.close()
 

@@ -29,6 +29,10 @@ class Folder:
         """Whether a picture was made."""
         return self._inside("pictures", owner, name).is_file()
 
+    def pictures(self, owner: str) -> list[Path]:
+        """Every picture made for a photo or a portrait."""
+        return sorted(path for path in self._inside("pictures", owner).glob("*") if path.is_file())
+
     def keep_photo(self, file: str, content: bytes) -> None:
         """Writes a photo."""
         write_atomically(self._inside("photos", file), content)

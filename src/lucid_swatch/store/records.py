@@ -5,9 +5,12 @@ from datetime import date, datetime
 from enum import StrEnum
 from typing import Any
 
-from lucid_swatch.core.client.colouring import Client
+import numpy as np
+
+from lucid_swatch.core.client.trial import TrialReading
+from lucid_swatch.core.client.whole import FaceColours, WholeColouring, whole_colouring
 from lucid_swatch.core.garment.piece import Piece
-from lucid_swatch.core.garment.vocabulary import Bin
+from lucid_swatch.core.garment.vocabulary import Bin, Undertone
 from lucid_swatch.core.look.look import Conventions, Intent
 
 
@@ -22,6 +25,68 @@ class PhotoState(StrEnum):
     NOT_NOW = "not now"
 
 
+class FaceSource(StrEnum):
+    """Where the colours of a face come from."""
+
+    PORTRAIT = "portrait"
+    READER = "colour reader"
+    EYE = "by eye"
+
+
+@dataclass(frozen=True, slots=True)
+class FaceRecord:
+    """Skin, hair and eyes from one source, as kept. A portrait has its pictures under its id."""
+
+    id: str
+    client_id: str
+    source: FaceSource
+    created_at: datetime
+    name: str = ""
+    spots: dict[str, Any] = field(default_factory=dict)
+    """Places of skin, hair and eyes, in fractions of the portrait."""
+    neutral: dict[str, Any] | None = None
+    veils: tuple[str, ...] = ()
+    """What stands between: make-up, dyed hair, tinted glasses, flash."""
+    light: dict[str, Any] | None = None
+    note: str = ""
+    """Why the stylist has to put the spots."""
+    colours: dict[str, Any] = field(default_factory=dict)
+    """CIELAB by part."""
+    doubts: dict[str, float] = field(default_factory=dict)
+    """CIEDE2000 by part."""
+    in_use: bool = True
+    reading_number: int = 0
+
+
+@dataclass(frozen=True, slots=True)
+class TrialRecord:
+    """Drapes held to a client's face, as kept."""
+
+    id: str
+    client_id: str
+    created_at: datetime
+    drapes: tuple[dict[str, Any], ...]
+    """Name, CIELAB and piece of each."""
+    held: tuple[dict[str, Any], ...] = ()
+    """Left, right and the verdict of each pair, in order."""
+    ended_at: datetime | None = None
+    reading: dict[str, Any] | None = None
+    """What it has told so far."""
+
+
+@dataclass(frozen=True, slots=True)
+class SideBySide:
+    """Two things that were compared at the face, as kept."""
+
+    id: str
+    client_id: str
+    created_at: datetime
+    left: dict[str, Any]
+    right: dict[str, Any]
+    better: str | None = None
+    note: str = ""
+
+
 @dataclass(frozen=True, slots=True)
 class ClientRecord:
     """A client as kept."""
@@ -31,10 +96,31 @@ class ClientRecord:
     consent_on: date
     created_at: datetime
     note: str = ""
-    colouring: Client = field(default_factory=Client)
+    consent_for: str = ""
+    consent_withdrawn_on: date | None = None
+    archived_at: datetime | None = None
+    undertone: Undertone | None = None
+    """The stylist's verdict."""
     conventions: Conventions = field(default_factory=Conventions)
-    portrait: bool = False
-    spots: dict[str, Any] | None = None
+    about: dict[str, Any] = field(default_factory=dict)
+    """What they dress for, refuse and always wear: the document of formats.client."""
+    faces: tuple[FaceRecord, ...] = ()
+    trial: dict[str, Any] | None = None
+    """What the newest trial with a verdict has told."""
+
+    @property
+    def whole(self) -> WholeColouring:
+        """Everything that is known of the colouring."""
+        used = [face for face in self.faces if face.in_use]
+        faces = [FaceColours({p: np.array(lab) for p, lab in f.colours.items()}, f.doubts) for f in used]
+        trial = None if self.trial is None else TrialReading(**self.trial)
+        return whole_colouring(faces, trial, self.undertone)
+
+    @property
+    def portrait(self) -> FaceRecord | None:
+        """The portrait that stands for the client: the newest in use."""
+        kept = [f for f in self.faces if f.source is FaceSource.PORTRAIT and f.reading_number]
+        return max(kept, key=lambda f: (f.in_use, f.created_at)) if kept else None
 
 
 @dataclass(frozen=True, slots=True)

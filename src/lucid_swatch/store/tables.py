@@ -21,7 +21,7 @@ from lucid_swatch.core.garment.vocabulary import (
 )
 from lucid_swatch.core.look.look import Intent
 
-from .records import PhotoState
+from .records import FaceSource, PhotoState
 
 
 class Moment(sa.types.TypeDecorator[datetime]):
@@ -66,16 +66,66 @@ class ClientRow(Base):
     note: Mapped[str] = mapped_column(default="")
     consent_on: Mapped[date]
     """The day on which the client agreed to be photographed."""
-    skin: Mapped[list[Any] | None]
-    """CIELAB, as are hair and eyes."""
-    hair: Mapped[list[Any] | None]
-    eyes: Mapped[list[Any] | None]
+    consent_for: Mapped[str] = mapped_column(default="")
+    """What for, in the client's words."""
+    consent_withdrawn_on: Mapped[date | None]
+    archived_at: Mapped[datetime | None]
     undertone: Mapped[Undertone | None]
     conventions: Mapped[dict[str, Any]]
-    portrait: Mapped[bool] = mapped_column(default=False)
-    """Whether a portrait lies in the pictures of the client."""
-    spots: Mapped[dict[str, Any] | None]
-    """Where skin, hair and eyes were read, in fractions of the portrait."""
+    about: Mapped[dict[str, Any]] = mapped_column(default=dict)
+    """What they dress for, refuse and always wear."""
+    created_at: Mapped[datetime]
+    faces: Mapped[list["FaceRow"]] = relationship(order_by="FaceRow.created_at", lazy="selectin", viewonly=True)
+    trials: Mapped[list["TrialRow"]] = relationship(order_by="TrialRow.created_at", lazy="selectin", viewonly=True)
+
+
+class FaceRow(Base):
+    """Skin, hair and eyes of a client from one source."""
+
+    __tablename__ = "face"
+
+    id: Mapped[str] = mapped_column(primary_key=True)
+    client_id: Mapped[str] = mapped_column(sa.ForeignKey("client.id", ondelete="CASCADE"), index=True)
+    source: Mapped[FaceSource]
+    name: Mapped[str] = mapped_column(default="")
+    spots: Mapped[dict[str, Any]]
+    neutral: Mapped[dict[str, Any] | None]
+    veils: Mapped[list[Any]]
+    light: Mapped[dict[str, Any] | None]
+    note: Mapped[str] = mapped_column(default="")
+    colours: Mapped[dict[str, Any]]
+    doubts: Mapped[dict[str, Any]]
+    in_use: Mapped[bool] = mapped_column(default=True)
+    """Whether it counts for the client's colouring."""
+    reading_number: Mapped[int] = mapped_column(default=0)
+    created_at: Mapped[datetime]
+
+
+class TrialRow(Base):
+    """Drapes held to a client's face, two at a time."""
+
+    __tablename__ = "trial"
+
+    id: Mapped[str] = mapped_column(primary_key=True)
+    client_id: Mapped[str] = mapped_column(sa.ForeignKey("client.id", ondelete="CASCADE"), index=True)
+    drapes: Mapped[list[Any]]
+    held: Mapped[list[Any]]
+    reading: Mapped[dict[str, Any] | None]
+    created_at: Mapped[datetime]
+    ended_at: Mapped[datetime | None]
+
+
+class SideBySideRow(Base):
+    """Two things compared at a client's face."""
+
+    __tablename__ = "side_by_side"
+
+    id: Mapped[str] = mapped_column(primary_key=True)
+    client_id: Mapped[str] = mapped_column(sa.ForeignKey("client.id", ondelete="CASCADE"), index=True)
+    left: Mapped[dict[str, Any]]
+    right: Mapped[dict[str, Any]]
+    better: Mapped[str | None]
+    note: Mapped[str] = mapped_column(default="")
     created_at: Mapped[datetime]
 
 

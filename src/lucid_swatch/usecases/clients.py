@@ -1,57 +1,38 @@
-"""The clients' book: add, change, erase; read a portrait."""
+"""The clients' book: add, change, archive, take out, erase."""
 
 from dataclasses import dataclass, replace
 from datetime import UTC, date, datetime
+from pathlib import Path
 from uuid import uuid4
 
-import numpy as np
+import sqlalchemy as sa
 from sqlalchemy.orm import Session
 
-from lucid_swatch.core.client.colouring import Client
-from lucid_swatch.core.client.portrait import Spot, read_spots
-from lucid_swatch.core.photo.light import relit
-from lucid_swatch.core.photo.neutral import NeutralPoint, light_from_neutral
-from lucid_swatch.core.photo.outline import find_outline
-from lucid_swatch.core.photo.scene_light import estimate_light
 from lucid_swatch.core.problems import Refused
-from lucid_swatch.files.photo import decode_photo
-from lucid_swatch.files.pictures import jpeg, thumbnail, to_bytes_srgb
-from lucid_swatch.files.strip import strip_metadata
-from lucid_swatch.outside.cut_out import CutOut
+from lucid_swatch.formats.client import About
 from lucid_swatch.store.clients import Clients
+from lucid_swatch.store.database import Sessions
 from lucid_swatch.store.folder import Folder
 from lucid_swatch.store.photos import Photos
+from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.records import ClientRecord
-
-PORTRAIT = "portrait.jpg"
-FACE = "face.jpg"
-ORIGINAL = "as-sent"
-
-
-@dataclass(frozen=True, slots=True)
-class Spots:
-    """Where to read a portrait, each kind at one place or more."""
-
-    skin: tuple[Spot, ...]
-    hair: tuple[Spot, ...]
-    eyes: tuple[Spot, ...]
-
-
-USUAL_SPOTS = Spots(
-    skin=((0.42, 0.50), (0.58, 0.50), (0.5, 0.34)), hair=((0.5, 0.22), (0.42, 0.24)), eyes=((0.41, 0.43),)
-)
-"""Where they are in a portrait that shows head and shoulders; a stylist moves them from there."""
 
 
 @dataclass(frozen=True, slots=True)
 class Erased:
-    """What went with a client."""
+    """What went with a client, and what a search found afterwards."""
 
-    photos: int
-    files: int
+    rows: dict[str, int]
+    """How many from each table."""
+    files: tuple[str, ...]
+    """Names below the data folder."""
+    left: tuple[str, ...]
+    """What is still there; empty when everything went."""
 
 
-def add_client(session: Session, name: str, consent_on: date | None, note: str = "") -> ClientRecord:
+def add_client(
+    session: Session, name: str, consent_on: date | None, note: str = "", consent_for: str = ""
+) -> ClientRecord:
     """A new client. Refused without a name or without consent to photos."""
     if not name.strip():
         raise Refused("the client has no name.", "name", "Write a name or initials.")
@@ -59,57 +40,89 @@ def add_client(session: Session, name: str, consent_on: date | None, note: str =
         raise Refused(
             "nothing is photographed without consent.", "consent", "Ask the client, then tick that they agreed."
         )
-    client = ClientRecord(uuid4().hex, name.strip(), consent_on, datetime.now(UTC), note)
+    client = ClientRecord(uuid4().hex, name.strip(), consent_on, datetime.now(UTC), note, consent_for.strip())
     Clients(session).add(client)
     return client
 
 
-def erase_client(session: Session, folder: Folder, id: str) -> Erased:
-    """Removes a client with every row, photo and picture."""
-    photos = Photos(session).of_client(id)
-    Clients(session).erase(id)
-    files = 0
+def check_consent(client: ClientRecord) -> None:
+    """Refused when the client has withdrawn consent to photos."""
+    if client.consent_withdrawn_on is not None:
+        day = client.consent_withdrawn_on.isoformat()
+        raise Refused(
+            f"{client.name} withdrew consent to photos on {day}.", "consent",
+            "Take no new photos; ask again and record it, or erase what is kept.",
+        )  # fmt: skip
+
+
+def withdraw_consent(session: Session, id: str) -> ClientRecord:
+    """Records that the client no longer agrees to photos; what is kept stays until it is erased."""
+    return _changed(session, id, consent_withdrawn_on=datetime.now(UTC).date())
+
+
+def give_consent(session: Session, id: str, consent_for: str) -> ClientRecord:
+    """Records that the client agrees to photos, from today, and what for."""
+    today = datetime.now(UTC).date()
+    return _changed(session, id, consent_on=today, consent_for=consent_for.strip(), consent_withdrawn_on=None)
+
+
+def write_about(session: Session, id: str, about: About) -> ClientRecord:
+    """Writes what is known about a client. Refused when a piece that is always on is not on the rail."""
+    rail = {hung.piece.id for hung in Pieces(session).of_client(id)}
+    missing = next((piece for piece in about.always_on if piece not in rail), None)
+    if missing is not None:
+        raise Refused("this piece is not on the client's rail.", missing, "Hang it first, or leave it out.")
+    return _changed(session, id, about=about.model_dump(mode="json"))
+
+
+def archive(session: Session, id: str, archived: bool) -> ClientRecord:
+    """Puts a client at the end of the book, or back."""
+    return _changed(session, id, archived_at=datetime.now(UTC) if archived else None)
+
+
+def _changed(session: Session, id: str, **values: object) -> ClientRecord:
+    clients = Clients(session)
+    client = replace(clients.get(id), **values)  # type: ignore[arg-type]
+    clients.change(client)
+    return client
+
+
+def erase_client(sessions: Sessions, folder: Folder, id: str) -> Erased:
+    """Removes a client with every row, photo and picture, scrubs the freed pages, and searches for what is left."""
+    with sessions.begin() as session:
+        client = Clients(session).get(id)
+        photos = Photos(session).of_client(id)
+        owners = [photo.id for photo in photos] + [face.id for face in client.faces] + [id]
+        files = [folder.photo(photo.file) for photo in photos] + [f for owner in owners for f in folder.pictures(owner)]
+        rows = Clients(session).erase(id)
+    # files go after the rows are safely gone: a crash between leaves orphans, which the next start clears away
+    there = [file for file in files if file.is_file()]
     for photo in photos:
-        files += folder.remove_photo(photo.file, photo.id)
-    files += folder.remove_pictures(id)
-    return Erased(len(photos), files)
+        folder.remove_photo(photo.file, photo.id)
+    for owner in owners:
+        folder.remove_pictures(owner)
+    _scrub(sessions)
+    names = tuple(str(file.relative_to(folder.path)) for file in there)
+    return Erased(rows, names, _left(folder.path, [id, *owners, *(p.name for p in photos)]))
 
 
-def keep_portrait(session: Session, folder: Folder, id: str, content: bytes) -> None:
-    """Keeps a portrait without its metadata. Refused when it is no photo."""
-    Clients(session).get(id)
-    stripped, _ = strip_metadata(content, "portrait")
-    folder.keep_picture(id, ORIGINAL, stripped)
+def _scrub(sessions: Sessions) -> None:
+    """Empties the write-ahead log and rebuilds the file, so that nothing erased stays in a freed page."""
+    with sessions() as session:
+        connection = session.connection(execution_options={"isolation_level": "AUTOCOMMIT"})
+        connection.execute(sa.text("vacuum"))
+        connection.execute(sa.text("pragma wal_checkpoint(truncate)"))
 
 
-def read_portrait(
-    session: Session, folder: Folder, cut_out: CutOut, id: str, spots: Spots, neutral: NeutralPoint | None = None
-) -> ClientRecord:
-    """Reads skin, hair and eyes at some spots of the kept portrait. Refused when a spot lies outside."""
-    client = Clients(session).get(id)
-    photo = decode_photo(folder.picture(id, ORIGINAL).read_bytes(), "portrait")
-    light_rgb = photo.rgb_linear
-    person = find_outline(photo.srgb, cut_out(photo.srgb)).mask
-    light = light_from_neutral(light_rgb, person, neutral) if neutral else estimate_light(light_rgb, person)
-    daylight = relit(light_rgb, light)
-    face = Client(
-        skin=read_spots(daylight, spots.skin), hair=read_spots(daylight, spots.hair),
-        eyes=read_spots(daylight, spots.eyes, radius=0.005), undertone=client.colouring.undertone,
-    )  # fmt: skip
-    shown = to_bytes_srgb(daylight)
-    folder.keep_picture(id, PORTRAIT, jpeg(shown))
-    folder.keep_picture(id, FACE, jpeg(thumbnail(_around(shown, (*spots.skin, *spots.eyes, *spots.hair)), 320)))
-    places = {kind: [list(spot) for spot in getattr(spots, kind)] for kind in ("skin", "hair", "eyes")}
-    changed = replace(client, colouring=face, portrait=True, spots=places)
-    Clients(session).change(changed)
-    return changed
+def _left(folder: Path, traces: list[str]) -> tuple[str, ...]:
+    """Files of the data folder that still hold one of some ids or names, in their name or, for the database, inside."""
+    found = []
+    for file in folder.rglob("*"):
+        inside = file.read_bytes() if file.is_file() and ".sqlite" in file.name else b""
+        if any(trace in file.name or trace.encode() in inside for trace in traces if len(trace) >= LEAST_TRACE):
+            found.append(str(file.relative_to(folder)))
+    return tuple(found)
 
 
-def _around(srgb: np.ndarray, spots: tuple[Spot, ...]) -> np.ndarray:
-    """A square round the spots: the face and its hair."""
-    rows, columns = srgb.shape[:2]
-    xs, ys = np.array([s[0] for s in spots]) * columns, np.array([s[1] for s in spots]) * rows
-    side = int(min(max(np.ptp(xs), np.ptp(ys)) * 1.9, rows, columns))
-    left = int(np.clip((xs.min() + xs.max() - side) / 2, 0, columns - side))
-    top = int(np.clip((ys.min() + ys.max()) / 2 - side * 0.52, 0, rows - side))
-    return srgb[top : top + side, left : left + side]
+LEAST_TRACE = 24
+"""Letters of an id; a shorter name may well belong to somebody else."""

@@ -35,6 +35,7 @@ from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.records import PhotoRecord, PhotoState
 
 from .again import read_again
+from .clients import check_consent
 from .measure_photo import LightSource, PhotoReading, measure_photo
 from .reader import measured_card
 from .rereading import TAKEN, WANTED, rehang
@@ -56,8 +57,10 @@ class TakenIn:
 
 
 def take_in(session: Session, folder: Folder, client_id: str, files: Iterable[tuple[str, bytes]]) -> list[TakenIn]:
-    """Keeps sent photos without their metadata, to be read. One that is refused does not stop the rest."""
-    Clients(session).get(client_id)
+    """Keeps sent photos without their metadata, to be read. One that is refused does not stop the rest.
+
+    Refused when the client has withdrawn consent."""
+    check_consent(Clients(session).get(client_id))
     taken = []
     for name, content in files:
         try:
@@ -98,7 +101,8 @@ def read_kept_photo(sessions: Sessions, folder: Folder, cut_out: CutOut, id: str
     except Problem as problem:
         kept = _still_there(sessions, id)
         if kept is None:
-            return  # removed while it waited
+            folder.remove_pictures(id)  # removed while it waited or was read
+            return
         if asked is not None:
             # what was read before is not lost because it cannot be read anew
             with sessions.begin() as session:
@@ -112,6 +116,9 @@ def read_kept_photo(sessions: Sessions, folder: Folder, cut_out: CutOut, id: str
         with sessions.begin() as session:
             Photos(session).change(id, **failed, stage="")
         raise
+    if _still_there(sessions, id) is None:
+        folder.remove_pictures(id)
+        return
     with sessions.begin() as session:
         photos = Photos(session)
         number = photos.get(id).reading_number + folder.has_picture(id, AS_SHOT)

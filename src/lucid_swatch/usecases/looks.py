@@ -16,7 +16,7 @@ from lucid_swatch.core.problems import NotThere, Refused
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.looks import Looks
 from lucid_swatch.store.pieces import Pieces
-from lucid_swatch.store.records import KeptLook
+from lucid_swatch.store.records import ClientRecord, KeptLook
 
 
 @dataclass(frozen=True, slots=True)
@@ -45,15 +45,17 @@ def judge_pieces(session: Session, client_id: str, piece_ids: tuple[str, ...], i
         raise Refused("one piece is in the look twice.", "look", "Take one of them out.")
     worn = tuple(rail[id] for id in piece_ids)
     rest = tuple(piece for id, piece in rail.items() if id not in piece_ids)
-    face = client.colouring if known(client.colouring) else None
+    face = known_face(client)
     look = Look("look", worn, face, client.conventions, intent, rest)
     found = consider(look)
     return Judged(found.verdict, found.mends, found.effects, found.stitches, band_of(face))
 
 
-def known(face: Client) -> bool:
-    """Whether anything at all is known of a face."""
-    return any(part is not None for part in (face.skin, face.hair, face.eyes, face.undertone))
+def known_face(client: ClientRecord) -> Client | None:
+    """What is known of a client's colouring; None when it is nothing at all."""
+    face = client.whole.client
+    found = any(p is not None for p in (face.skin, face.hair, face.eyes, face.undertone, face.settled))
+    return face if found else None
 
 
 def band_of(face: Client | None) -> tuple[float, float] | None:
@@ -89,7 +91,7 @@ def overall_of(session: Session, client_id: str, looks: list[KeptLook]) -> dict[
     """The whole of each kept look, by look id, all in one batch."""
     client = Clients(session).get(client_id)
     rail = {hung.piece.id: hung.piece for hung in Pieces(session).of_client(client_id)}
-    face = client.colouring if known(client.colouring) else None
+    face = known_face(client)
     judged = judge(
         [Look(k.id, tuple(rail[id] for id in k.piece_ids), face, client.conventions, k.intent) for k in looks]
     )

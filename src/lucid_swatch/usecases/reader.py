@@ -12,7 +12,7 @@ from lucid_swatch.core.problems import Refused
 from lucid_swatch.formats.card import CardDocument
 from lucid_swatch.outside.reader import ColourReader
 from lucid_swatch.store.photos import Photos
-from lucid_swatch.store.records import PhotoRecord
+from lucid_swatch.store.records import ClientRecord, PhotoRecord
 from lucid_swatch.store.studio import Studio
 
 from .again import read_again
@@ -34,6 +34,9 @@ class Hand(Protocol):
 
     def on_cloth(self, photo: PhotoRecord) -> None:
         """Puts it on the garment of a photo."""
+
+    def on_face(self, client: ClientRecord, part: str) -> None:
+        """Puts it on the skin, or on a lock of hair."""
 
 
 def measured_card(session: Session) -> FloatArray | None:
@@ -116,4 +119,7 @@ class OwnHand:
         """She does it."""
 
     def on_cloth(self, photo: PhotoRecord) -> None:
+        """She does it."""
+
+    def on_face(self, client: ClientRecord, part: str) -> None:
         """She does it."""

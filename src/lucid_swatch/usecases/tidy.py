@@ -10,10 +10,11 @@ from lucid_swatch.store.photos import Photos
 
 
 def remove_orphans(session: Session, folder: Folder) -> int:
-    """Removes photos and pictures that belong to no photo and no client; answers how many files went."""
+    """Removes photos and pictures that belong to no photo and no portrait; answers how many files went."""
     clients = Clients(session).all()
     photos = [photo for client in clients for photo in Photos(session).of_client(client.id)]
-    files, owners = {photo.file for photo in photos}, {photo.id for photo in photos} | {c.id for c in clients}
+    files = {photo.file for photo in photos}
+    owners = {photo.id for photo in photos} | {face.id for client in clients for face in client.faces}
     gone = 0
     for path in (folder.path / "photos").glob("*"):
         if path.is_file() and path.name not in files:

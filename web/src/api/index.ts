@@ -25,6 +25,17 @@ export type Studio = components['schemas']['StudioAnswer']
 export type Rereading = components['schemas']['RereadingAnswer']
 export type NeutralMark = components['schemas']['NeutralMark']
 export type Spots = components['schemas']['SpotsDocument']
+export type Portrait = components['schemas']['PortraitAnswer']
+export type Colouring = components['schemas']['ColouringAnswer']
+export type FaceColour = components['schemas']['FaceColour']
+export type Trial = components['schemas']['TrialAnswer']
+export type Drape = components['schemas']['DrapeAnswer']
+export type Follows = components['schemas']['FollowsAnswer']
+export type SideBySide = components['schemas']['SideBySideAnswer']
+export type About = components['schemas']['About']
+export type Erased = components['schemas']['ErasedAnswer']
+export type Veil = components['schemas']['Veil']
+export type Held = components['schemas']['Held']
 export type Problem = { what: string; where: string; do: string }
 
 export const api = createClient<paths>({ baseUrl: '/' })

@@ -36,15 +36,15 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Get Client
+         * Get
          * @description One client.
          */
-        get: operations["get_client"];
+        get: operations["get"];
         put?: never;
         post?: never;
         /**
          * Erase
-         * @description Erases a client with every photo and file, and says what went.
+         * @description Erases a client with every row and file, searches for what is left, and says what went.
          */
         delete: operations["erase"];
         options?: never;
@@ -56,7 +56,87 @@ export interface paths {
         patch: operations["change_client"];
         trace?: never;
     };
-    "/api/clients/{client_id}/portrait": {
+    "/api/clients/{client_id}/about": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Set About
+         * @description Writes what is known about a client: occasions, refusals, habits, what is always worn.
+         */
+        put: operations["set_about"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/consent": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Set Consent
+         * @description Consent to photos, given again or withdrawn today.
+         */
+        put: operations["set_consent"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/archived": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Set Archived
+         * @description Puts a client at the end of the book, or back.
+         */
+        put: operations["set_archived"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/archive.zip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Take Out
+         * @description Everything that is kept about a client, in open formats.
+         */
+        get: operations["take_out"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/portraits": {
         parameters: {
             query?: never;
             header?: never;
@@ -66,17 +146,17 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Set Portrait
-         * @description Keeps a portrait and reads it where skin, hair and eyes usually are.
+         * Send Portrait
+         * @description Keeps a portrait, finds the face in it and reads skin, hair and eyes.
          */
-        post: operations["set_portrait"];
+        post: operations["send_portrait"];
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/api/clients/{client_id}/colouring": {
+    "/api/portraits/{portrait_id}": {
         parameters: {
             query?: never;
             header?: never;
@@ -85,10 +165,34 @@ export interface paths {
         };
         get?: never;
         /**
-         * Read Colouring Again
-         * @description Reads the kept portrait at other spots, or relights it from something neutral.
+         * Read Portrait
+         * @description Reads a kept portrait at other spots, or relights it from something neutral.
          */
-        put: operations["read_colouring_again"];
+        put: operations["read_portrait"];
+        post?: never;
+        /**
+         * Remove Portrait
+         * @description Removes a portrait or a reading.
+         */
+        delete: operations["remove_portrait"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/portraits/{portrait_id}/veils": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Set Veils
+         * @description Says what stands between: make-up, dyed hair, tinted glasses, flash.
+         */
+        put: operations["set_veils"];
         post?: never;
         delete?: never;
         options?: never;
@@ -96,7 +200,27 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/clients/{client_id}/pictures/{name}": {
+    "/api/portraits/{portrait_id}/in-use": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Set In Use
+         * @description Lets a portrait count, or not.
+         */
+        put: operations["set_in_use"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/portraits/{portrait_id}/spot": {
         parameters: {
             query?: never;
             header?: never;
@@ -104,13 +228,245 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Client Picture
-         * @description The portrait, relit.
+         * Read Live
+         * @description What a lens reads where it is held.
          */
-        get: operations["client_picture"];
+        get: operations["read_live"];
         put?: never;
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/portraits/{portrait_id}/pictures/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Portrait Picture
+         * @description The portrait relit, the face, or the person cut out.
+         */
+        get: operations["portrait_picture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/by-eye": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Say Colour
+         * @description A colour of the face set by eye.
+         */
+        post: operations["say_colour"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/by-reader": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Hold Reader To Face
+         * @description A colour of the face read with the handheld reader.
+         */
+        post: operations["hold_reader_to_face"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/trials": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Trials
+         * @description A client's trials, the newest first, each with all its pairs.
+         */
+        get: operations["list_trials"];
+        put?: never;
+        /**
+         * Begin
+         * @description Begins a trial with the client's own cloth where it is as good as plain cloth.
+         */
+        post: operations["begin"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trials/{trial_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Trial
+         * @description One trial.
+         */
+        get: operations["get_trial"];
+        put?: never;
+        post?: never;
+        /**
+         * Forget Trial
+         * @description Forgets a trial and what it told.
+         */
+        delete: operations["forget_trial"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trials/{trial_id}/held": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Hold
+         * @description The verdict on the pair that is held.
+         */
+        post: operations["hold"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trials/{trial_id}/held/last": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Undo Held
+         * @description Takes the last verdict back.
+         */
+        delete: operations["undo_held"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trials/{trial_id}/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * End
+         * @description Ends a trial before it is sure.
+         */
+        post: operations["end"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/follows": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Follows
+         * @description What suits a client's colouring, and which pieces of the rail are in it.
+         */
+        get: operations["get_follows"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/side-by-side": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Side By Side
+         * @description What was held side by side, the newest first.
+         */
+        get: operations["list_side_by_side"];
+        put?: never;
+        /**
+         * Keep Compared
+         * @description Keeps two things side by side with what was found.
+         */
+        post: operations["keep_compared"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/side-by-side/{compared_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Forget Compared
+         * @description Forgets a comparison.
+         */
+        delete: operations["forget_compared"];
         options?: never;
         head?: never;
         patch?: never;
@@ -709,6 +1065,48 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /**
+         * About
+         * @description What is known about a client.
+         */
+        About: {
+            /**
+             * Dresses For
+             * @default
+             */
+            dresses_for: string;
+            refuses?: components["schemas"]["Refusals"];
+            /**
+             * Allergies
+             * @description What irritates the skin, such as nickel.
+             */
+            allergies?: string[];
+            /** @description The metal that is worn every day. */
+            metal?: components["schemas"]["Metal"] | null;
+            /**
+             * Shoes
+             * @description The shoes that are worn all day.
+             * @default
+             */
+            shoes: string;
+            /**
+             * Always On
+             * @description Ids of pieces that join every look: glasses, a ring, a headscarf.
+             */
+            always_on?: string[];
+            dyed_hair?: components["schemas"]["DyedHair"] | null;
+            /**
+             * Tan
+             * @description Whether the skin is tanned now.
+             * @default false
+             */
+            tan: boolean;
+            /**
+             * Lipstick
+             * @description CIELAB of the lipstick that is worn, a colour at the face.
+             */
+            lipstick?: number[] | null;
+        };
+        /**
          * AlikeAnswer
          * @description Another photo that shows the same.
          */
@@ -732,6 +1130,14 @@ export interface components {
             other: string;
         };
         /**
+         * ArchiveRequest
+         * @description Whether a client is archived.
+         */
+        ArchiveRequest: {
+            /** Archived */
+            archived: boolean;
+        };
+        /**
          * BandAnswer
          * @description A range of lightness, L*.
          */
@@ -752,15 +1158,15 @@ export interface components {
             /** Photos */
             photos: string[];
         };
+        /** Body_send_portrait */
+        Body_send_portrait: {
+            /** Portrait */
+            portrait: string;
+        };
         /** Body_set_measured_card */
         Body_set_measured_card: {
             /** Card */
             card: string;
-        };
-        /** Body_set_portrait */
-        Body_set_portrait: {
-            /** Portrait */
-            portrait: string;
         };
         /**
          * BoltColour
@@ -773,6 +1179,19 @@ export interface components {
             share: number;
             /** Name */
             name: string;
+        };
+        /**
+         * ByEyeRequest
+         * @description A colour of the face set by eye.
+         */
+        ByEyeRequest: {
+            /**
+             * Part
+             * @enum {string}
+             */
+            part: "skin" | "hair" | "eyes";
+            /** Lab */
+            lab: number[];
         };
         /**
          * CardSize
@@ -802,14 +1221,25 @@ export interface components {
              * Format: date
              */
             consent_on: string;
+            /** Consent For */
+            consent_for: string;
+            /** Consent Withdrawn On */
+            consent_withdrawn_on: string | null;
+            /** Archived */
+            archived: boolean;
+            about: components["schemas"]["About"];
             /**
              * Portrait
-             * @description Where the face is, relit; large under the same address with portrait.jpg.
+             * @description Where the face is, relit.
              */
             portrait: string | null;
-            /** Whole Portrait */
-            whole_portrait: string | null;
-            spots: components["schemas"]["SpotsDocument"] | null;
+            /**
+             * Person
+             * @description The person of the same portrait, cut out.
+             */
+            person: string | null;
+            /** Portraits */
+            portraits: components["schemas"]["PortraitAnswer"][];
             face: components["schemas"]["FaceAnswer"];
             /**
              * Neutrals
@@ -867,6 +1297,68 @@ export interface components {
             picture?: string | null;
         };
         /**
+         * ColouringAnswer
+         * @description Undertone, depth, clarity and contrast; null where nothing is known.
+         */
+        ColouringAnswer: {
+            /** @description -1 cool to 1 warm. */
+            undertone: components["schemas"]["EstimateAnswer"] | null;
+            /** @description 0 light to 1 deep. */
+            depth: components["schemas"]["EstimateAnswer"] | null;
+            /** @description 0 soft to 1 clear. */
+            clarity: components["schemas"]["EstimateAnswer"] | null;
+            /** @description L* between the lightest and the darkest of skin, hair and eyes. */
+            contrast: components["schemas"]["EstimateAnswer"] | null;
+            /** @description Degrees, high for fair skin. */
+            typology_angle: components["schemas"]["EstimateAnswer"] | null;
+        };
+        /**
+         * ConsentRequest
+         * @description Consent to photos, given again or withdrawn today.
+         */
+        ConsentRequest: {
+            /** Given */
+            given: boolean;
+            /**
+             * Given For
+             * @default
+             */
+            given_for: string;
+        };
+        /**
+         * DrapeAnswer
+         * @description A cloth that is held to the face.
+         */
+        DrapeAnswer: {
+            /** Name */
+            name: string;
+            /** Hex */
+            hex: string;
+            /** Lab */
+            lab: number[];
+            /**
+             * Picture
+             * @description The cloth of the client's own piece, where it is one.
+             */
+            picture: string | null;
+        };
+        /**
+         * DyedHair
+         * @description Hair that is dyed.
+         */
+        DyedHair: {
+            /**
+             * On
+             * @description When it was dyed last.
+             */
+            on?: string | null;
+            /**
+             * Root
+             * @description CIELAB of what grows.
+             */
+            root?: number[] | null;
+        };
+        /**
          * EffectAnswer
          * @description What putting a piece on, or taking it off again, would do.
          */
@@ -887,10 +1379,33 @@ export interface components {
          * @description What went with an erased client.
          */
         ErasedAnswer: {
-            /** Photos */
-            photos: number;
-            /** Files */
-            files: number;
+            /**
+             * Rows
+             * @description How many rows from each table of the database.
+             */
+            rows: {
+                [key: string]: number;
+            };
+            /**
+             * Files
+             * @description Names below the data folder.
+             */
+            files: string[];
+            /**
+             * Left
+             * @description What a search of the data folder still found; empty when everything went.
+             */
+            left: string[];
+        };
+        /**
+         * EstimateAnswer
+         * @description A value with its standard deviation.
+         */
+        EstimateAnswer: {
+            /** Value */
+            value: number;
+            /** Doubt */
+            doubt: number;
         };
         /**
          * FaceAnswer
@@ -903,15 +1418,21 @@ export interface components {
             /** @description The stylist's verdict, where there is one. */
             undertone: components["schemas"]["Undertone"] | null;
             /**
-             * Read Undertone
-             * @description -1 cool to 1 warm, as measured or set.
-             */
-            read_undertone: number | null;
-            /**
              * Trust
-             * @description How far that is trusted, 0 to 1.
+             * @description How far the undertone is trusted, 0 to 1.
              */
             trust: number;
+            /** @description What portraits and readings say together. */
+            read: components["schemas"]["ColouringAnswer"] | null;
+            /** @description What the newest trial says. */
+            held: components["schemas"]["ColouringAnswer"] | null;
+            /** @description What looks are judged against. */
+            counts: components["schemas"]["ColouringAnswer"] | null;
+            /**
+             * Disagree
+             * @description In what the portraits contradict each other.
+             */
+            disagree: string[];
         };
         /**
          * FaceColour
@@ -924,11 +1445,31 @@ export interface components {
             hex: string;
         };
         /**
+         * FaceSource
+         * @description Where the colours of a face come from.
+         * @enum {string}
+         */
+        FaceSource: "portrait" | "colour reader" | "by eye";
+        /**
          * Finish
          * @description Surface of a cloth or material.
          * @enum {string}
          */
         Finish: "matte" | "knit" | "rib" | "denim" | "linen" | "tweed" | "suede" | "leather" | "satin" | "sheer" | "lace" | "velvet" | "pleat" | "quilt" | "straw" | "patent" | "metallic" | "pearl" | "stone" | "silk" | "corduroy" | "fur" | "sequin";
+        /**
+         * FollowsAnswer
+         * @description What follows from a colouring.
+         */
+        FollowsAnswer: {
+            neutrals: components["schemas"]["SuitingRange"];
+            tones: components["schemas"]["SuitingRange"];
+            /** Metals */
+            metals: components["schemas"]["SuitingMetal"][];
+            /** Contrast */
+            contrast: number[] | null;
+            /** Pieces */
+            pieces: components["schemas"]["SuitingPiece"][];
+        };
         /**
          * GarmentDocument
          * @description The garment in it.
@@ -942,6 +1483,48 @@ export interface components {
             confidence: number;
             /** @description What its shape can only be; left out where several things look like it. */
             category?: components["schemas"]["Category"] | null;
+        };
+        /**
+         * Held
+         * @description The verdict on a pair.
+         * @enum {string}
+         */
+        Held: "left" | "right" | "no difference";
+        /**
+         * HeldAnswer
+         * @description A pair that was judged, and what was believed after it.
+         */
+        HeldAnswer: {
+            /** Left */
+            left: number;
+            /** Right */
+            right: number;
+            held: components["schemas"]["Held"];
+            /**
+             * Warm
+             * @description Chance that the undertone is on the warm side.
+             */
+            warm: number;
+            colouring: components["schemas"]["ColouringAnswer"];
+        };
+        /**
+         * HeldRequest
+         * @description The verdict on the pair that is held.
+         */
+        HeldRequest: {
+            /** Left */
+            left: number;
+            /** Right */
+            right: number;
+            held: components["schemas"]["Held"];
+        };
+        /**
+         * InUseRequest
+         * @description Whether a portrait counts.
+         */
+        InUseRequest: {
+            /** In Use */
+            in_use: boolean;
         };
         /**
          * Intent
@@ -1279,6 +1862,11 @@ export interface components {
              * @default false
              */
             consent: boolean;
+            /**
+             * Consent For
+             * @default
+             */
+            consent_for: string;
         };
         /**
          * Part
@@ -1286,6 +1874,17 @@ export interface components {
          * @enum {string}
          */
         Part: "cloth" | "trim" | "lining" | "hardware";
+        /**
+         * PartRequest
+         * @description The part of the face that the colour reader is held to.
+         */
+        PartRequest: {
+            /**
+             * Part
+             * @enum {string}
+             */
+            part: "skin" | "hair" | "eyes";
+        };
         /**
          * PatchAnswer
          * @description How many patches of the card are still to be measured.
@@ -1436,12 +2035,60 @@ export interface components {
             created_at: string;
         };
         /**
+         * PortraitAnswer
+         * @description Skin, hair and eyes from one source.
+         */
+        PortraitAnswer: {
+            /** Id */
+            id: string;
+            source: components["schemas"]["FaceSource"];
+            /** Name */
+            name: string;
+            /**
+             * Created At
+             * Format: date-time
+             */
+            created_at: string;
+            /**
+             * Pictures
+             * @description Addresses of portrait, face and person; empty where there is no picture.
+             */
+            pictures: {
+                [key: string]: string;
+            };
+            spots: components["schemas"]["SpotsDocument"];
+            neutral: components["schemas"]["NeutralMark"] | null;
+            /** Veils */
+            veils: components["schemas"]["Veil"][];
+            /** @description What its light was told from. */
+            light: components["schemas"]["LightReference"] | null;
+            /** Note */
+            note: string;
+            /** Colours */
+            colours: {
+                [key: string]: components["schemas"]["FaceColour"];
+            };
+            /**
+             * Doubts
+             * @description CIEDE2000, standard deviation, by part.
+             */
+            doubts: {
+                [key: string]: number;
+            };
+            /** @description What this one alone says. */
+            colouring: components["schemas"]["ColouringAnswer"] | null;
+            /** In Use */
+            in_use: boolean;
+        };
+        /**
          * PortraitRequest
-         * @description Spots to read, and something neutral in the portrait if there is any.
+         * @description Where to read a portrait, what in it is neutral, and what stands between.
          */
         PortraitRequest: {
             spots: components["schemas"]["SpotsDocument"];
             neutral?: components["schemas"]["NeutralMark"] | null;
+            /** Veils */
+            veils?: components["schemas"]["Veil"][];
         };
         /**
          * ProblemDocument
@@ -1508,6 +2155,36 @@ export interface components {
             points: number;
         };
         /**
+         * Refusals
+         * @description What the client will not wear.
+         */
+        Refusals: {
+            /** Lengths */
+            lengths?: components["schemas"]["Length"][];
+            /**
+             * Sheer
+             * @description Whether sheer cloth is refused.
+             * @default false
+             */
+            sheer: boolean;
+            /**
+             * Heel
+             * @description The highest heel that is worn, in centimetres.
+             */
+            heel?: number | null;
+            /** Materials */
+            materials?: components["schemas"]["Finish"][];
+            /** Patterns */
+            patterns?: components["schemas"]["PatternType"][];
+            /** Metals */
+            metals?: components["schemas"]["Metal"][];
+            /**
+             * Colours
+             * @description Colours in words.
+             */
+            colours?: string[];
+        };
+        /**
          * RereadingAnswer
          * @description How far a rereading is, and what it would change.
          */
@@ -1531,6 +2208,69 @@ export interface components {
             /** Photos */
             photos?: string[] | null;
         };
+        /**
+         * SideAnswer
+         * @description One side as kept.
+         */
+        SideAnswer: {
+            kind: components["schemas"]["SideKind"];
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+        };
+        /**
+         * SideBySideAnswer
+         * @description Two things that were compared.
+         */
+        SideBySideAnswer: {
+            /** Id */
+            id: string;
+            /**
+             * Created At
+             * Format: date-time
+             */
+            created_at: string;
+            left: components["schemas"]["SideAnswer"];
+            right: components["schemas"]["SideAnswer"];
+            /** Better */
+            better: string | null;
+            /** Note */
+            note: string;
+        };
+        /**
+         * SideBySideRequest
+         * @description Two things to keep side by side.
+         */
+        SideBySideRequest: {
+            left: components["schemas"]["SideDocument"];
+            right: components["schemas"]["SideDocument"];
+            /** Better */
+            better?: ("left" | "right" | "no difference") | null;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+        };
+        /**
+         * SideDocument
+         * @description What is on one side.
+         */
+        SideDocument: {
+            kind: components["schemas"]["SideKind"];
+            /**
+             * Id
+             * @default
+             */
+            id: string;
+        };
+        /**
+         * SideKind
+         * @description What is on a side.
+         * @enum {string}
+         */
+        SideKind: "piece" | "look" | "nothing";
         /**
          * SortDocument
          * @description Where a piece hangs.
@@ -1564,15 +2304,15 @@ export interface components {
         };
         /**
          * SpotsDocument
-         * @description Where a portrait is read, each part at one place or more, in fractions from the top left corner.
+         * @description Where a portrait is read, each part at some places or none, in fractions from the top left corner.
          */
         SpotsDocument: {
             /** Skin */
-            skin: components["schemas"]["SpotPlace"][];
+            skin?: components["schemas"]["SpotPlace"][];
             /** Hair */
-            hair: components["schemas"]["SpotPlace"][];
+            hair?: components["schemas"]["SpotPlace"][];
             /** Eyes */
-            eyes: components["schemas"]["SpotPlace"][];
+            eyes?: components["schemas"]["SpotPlace"][];
         };
         /**
          * StitchAnswer
@@ -1627,6 +2367,59 @@ export interface components {
             watched: components["schemas"]["WatchedAnswer"] | null;
         };
         /**
+         * SuitingColour
+         * @description A colour that suits.
+         */
+        SuitingColour: {
+            /** Lab */
+            lab: number[];
+            /** Hex */
+            hex: string;
+            /** Name */
+            name: string;
+            /** Fit */
+            fit: number;
+        };
+        /**
+         * SuitingMetal
+         * @description A metal, and the chance that it sits with the skin.
+         */
+        SuitingMetal: {
+            metal: components["schemas"]["Metal"];
+            /** Chance */
+            chance: number;
+        };
+        /**
+         * SuitingPiece
+         * @description A piece of the rail against the client's colouring.
+         */
+        SuitingPiece: {
+            /** Piece Id */
+            piece_id: string;
+            /** Label */
+            label: string;
+            /** Hex */
+            hex: string;
+            /** Picture */
+            picture: string | null;
+            /** Fit */
+            fit: number;
+            /** Inside */
+            inside: boolean;
+        };
+        /**
+         * SuitingRange
+         * @description Colours that suit, varied, with the range they come from.
+         */
+        SuitingRange: {
+            /** Colours */
+            colours: components["schemas"]["SuitingColour"][];
+            /** Lightness */
+            lightness: number[];
+            /** Chroma */
+            chroma: number[];
+        };
+        /**
          * TakeOverRequest
          * @description The photos whose newer reading is taken over; the others keep the older one.
          */
@@ -1645,11 +2438,55 @@ export interface components {
             problem: components["schemas"]["ProblemDocument"] | null;
         };
         /**
+         * TrialAnswer
+         * @description A trial by drapes.
+         */
+        TrialAnswer: {
+            /** Id */
+            id: string;
+            /**
+             * Created At
+             * Format: date-time
+             */
+            created_at: string;
+            /** Ended */
+            ended: boolean;
+            /** Drapes */
+            drapes: components["schemas"]["DrapeAnswer"][];
+            /** Held */
+            held: components["schemas"]["HeldAnswer"][];
+            /**
+             * Pair
+             * @description The drapes to hold left and right now, by place in drapes.
+             */
+            pair: number[] | null;
+            /** In Doubt */
+            in_doubt: string[];
+            /** Warm */
+            warm: number | null;
+            /** Balanced */
+            balanced: number | null;
+        };
+        /**
          * Undertone
          * @description Side of a colour or a skin.
          * @enum {string}
          */
         Undertone: "warm" | "cool" | "balanced";
+        /**
+         * Veil
+         * @description What stands between the eye and the client's own colours in a portrait.
+         * @enum {string}
+         */
+        Veil: "make-up" | "dyed hair" | "tinted glasses" | "flash";
+        /**
+         * VeilsRequest
+         * @description What stands between the eye and the client's own colours.
+         */
+        VeilsRequest: {
+            /** Veils */
+            veils: components["schemas"]["Veil"][];
+        };
         /**
          * Volume
          * @description How far a piece stands off the body.
@@ -1821,7 +2658,7 @@ export interface operations {
             };
         };
     };
-    get_client: {
+    get: {
         parameters: {
             query?: never;
             header?: never;
@@ -1972,7 +2809,7 @@ export interface operations {
             };
         };
     };
-    set_portrait: {
+    set_about: {
         parameters: {
             query?: never;
             header?: never;
@@ -1983,7 +2820,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "multipart/form-data": components["schemas"]["Body_set_portrait"];
+                "application/json": components["schemas"]["About"];
             };
         };
         responses: {
@@ -2025,12 +2862,220 @@ export interface operations {
             };
         };
     };
-    read_colouring_again: {
+    set_consent: {
         parameters: {
             query?: never;
             header?: never;
             path: {
                 client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ConsentRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClientAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    set_archived: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ArchiveRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClientAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    take_out: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    send_portrait: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_send_portrait"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClientAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    read_portrait: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                portrait_id: string;
             };
             cookie?: never;
         };
@@ -2078,12 +3123,218 @@ export interface operations {
             };
         };
     };
-    client_picture: {
+    remove_portrait: {
         parameters: {
             query?: never;
             header?: never;
             path: {
-                client_id: string;
+                portrait_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    set_veils: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                portrait_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["VeilsRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClientAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    set_in_use: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                portrait_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["InUseRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClientAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    read_live: {
+        parameters: {
+            query: {
+                part: "skin" | "hair" | "eyes";
+                x: number;
+                y: number;
+            };
+            header?: never;
+            path: {
+                portrait_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FaceColour"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    portrait_picture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                portrait_id: string;
                 name: string;
             };
             cookie?: never;
@@ -2098,6 +3349,655 @@ export interface operations {
                 content: {
                     "application/json": unknown;
                 };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    say_colour: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ByEyeRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClientAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    hold_reader_to_face: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PartRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClientAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    list_trials: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrialAnswer"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    begin: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrialAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    get_trial: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                trial_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrialAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    forget_trial: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                trial_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    hold: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                trial_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HeldRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrialAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    undo_held: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                trial_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrialAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    end: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                trial_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrialAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    get_follows: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FollowsAnswer"] | null;
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    list_side_by_side: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SideBySideAnswer"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    keep_compared: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SideBySideRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SideBySideAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    forget_compared: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                compared_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Not Found */
             404: {

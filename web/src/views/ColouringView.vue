@@ -1,63 +1,59 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { answered, api, asProblem, type Client, type Problem, type Spots } from '@/api'
-import PinkedSwatch from '@/components/base/PinkedSwatch.vue'
+import { RouterLink } from 'vue-router'
+import type { Portrait, Spots, Veil } from '@/api'
 import ProblemNote from '@/components/base/ProblemNote.vue'
 import TapeMeasure from '@/components/base/TapeMeasure.vue'
+import FaceSource from '@/components/client/FaceSource.vue'
 import PortraitSpots from '@/components/client/PortraitSpots.vue'
+import SuitingCloth from '@/components/client/SuitingCloth.vue'
 import { useClient } from '@/composables/useClient'
-import { capital, warmthWord } from '@/lib/words'
+import { useColouring } from '@/composables/useColouring'
+import { listed, sideWords, skinDepth, TAPES } from '@/lib/colouring'
+import { percent, plural } from '@/lib/words'
 
 const PARTS = ['skin', 'hair', 'eyes'] as const
 const SIDES = ['as read', 'warm', 'balanced', 'cool'] as const
+const VEILS: Veil[] = ['make-up', 'dyed hair', 'tinted glasses', 'flash']
 const { id, client, reload, problem: clientProblem } = useClient()
-const problem = ref<Problem | null>(null)
-const busy = ref(false)
+const { follows, trials, busy, problem, send, read, veil, count, remove, byEye, byReader, say, forget } = useColouring(id, reload)
 const tapping = ref(false)
-const spots = ref<Spots | null>(null)
-/** The address stays while the picture changes: a number of our own makes the browser ask again. */
-const turn = ref(0)
-watch(client, (now) => (spots.value = now?.spots ?? null), { immediate: true })
+const openId = ref<string | null>(null)
 
+const portraits = computed(() => client.value?.portraits.filter((one) => one.source === 'portrait') ?? [])
+const others = computed(() => client.value?.portraits.filter((one) => one.source !== 'portrait') ?? [])
+const portrait = computed<Portrait | null>(() => portraits.value.find((one) => one.id === openId.value) ?? portraits.value.at(-1) ?? null)
+watch(portraits, (now, before) => { if (now.length > (before?.length ?? 0) && before) openId.value = now.at(-1)?.id ?? null })
 const face = computed(() => client.value?.face)
-const contrast = computed(() => {
-  const known = PARTS.flatMap((part) => face.value?.[part]?.lab[0] ?? [])
-  return known.length > 1 ? Math.max(...known) - Math.min(...known) : null
-})
 const said = computed(() => face.value?.undertone ?? 'as read')
+const doubt = (part: (typeof PARTS)[number]) => {
+  const known = client.value?.portraits.filter((one) => one.in_use).flatMap((one) => one.doubts[part] ?? []) ?? []
+  return known.length ? Math.min(...known) : null
+}
+const tapes = computed(() =>
+  TAPES.flatMap((tape) => {
+    const counts = face.value?.counts?.[tape.key]
+    if (!counts) return []
+    const photo = face.value?.held?.[tape.key] ? face.value.read?.[tape.key] : null
+    const other = photo ? { value: photo.value, name: `the portraits alone: ${tape.told(photo.value)}` } : null
+    return [{ ...tape, value: counts.value, doubt: counts.doubt * 1.64, other }]
+  }),
+)
+const angle = computed(() => face.value?.counts?.typology_angle)
+const newest = computed(() => trials.value.find((trial) => trial.held.length))
 
-async function tried(act: () => Promise<Client>) {
-  busy.value = true
-  try {
-    await act()
-    problem.value = null
-    turn.value++
-    await reload()
-  } catch (error) {
-    problem.value = asProblem(error)
-  }
-  busy.value = false
+function choose(files: FileList | null) {
+  if (files?.[0]) void send(files[0])
 }
-const path = () => ({ params: { path: { client_id: id.value } } })
-function send(files: FileList | null) {
-  const file = files?.[0]
-  if (!file) return
-  const form = new FormData()
-  form.append('portrait', file, file.name)
-  void tried(() => answered(api.POST('/api/clients/{client_id}/portrait', { ...path(), body: form as never, bodySerializer: () => form })))
-}
-const read = (places: Spots, neutral: { x: number; y: number } | null = null) =>
-  tried(() =>
-    answered(
-      api.PUT('/api/clients/{client_id}/colouring', {
-        ...path(), body: { spots: places, neutral: neutral ? { ...neutral, lightness: null } : null },
-      }),
-    ),
-  )
-const say = (undertone: (typeof SIDES)[number]) => tried(() => answered(api.PATCH('/api/clients/{client_id}', { ...path(), body: { undertone } })))
+const moved = (spots: Spots) => portrait.value && read(portrait.value.id, spots, portrait.value.neutral ?? null, portrait.value.veils)
 function tapped(place: { x: number; y: number }) {
   tapping.value = false
-  if (spots.value) void read(spots.value, place)
+  if (portrait.value) void read(portrait.value.id, portrait.value.spots, place, portrait.value.veils)
+}
+function turn(one: Veil) {
+  if (!portrait.value) return
+  const now = portrait.value.veils
+  void veil(portrait.value.id, now.includes(one) ? now.filter((v) => v !== one) : [...now, one])
 }
 </script>
 
@@ -65,64 +61,92 @@ function tapped(place: { x: number; y: number }) {
   <div class="colouring">
     <section class="stage" aria-label="Portrait">
       <PortraitSpots
-        v-if="client?.whole_portrait && spots" :picture="`${client.whole_portrait}?turn=${turn}`" :spots="spots" :name="client.name" :tapping="tapping"
-        @moved="read($event)" @tapped="tapped"
+        v-if="client && portrait?.pictures.portrait" :id="portrait.id" :key="portrait.id" :picture="portrait.pictures.portrait" :spots="portrait.spots" :name="client.name" :tapping="tapping"
+        @moved="moved" @tapped="tapped"
       />
       <div v-else-if="client" class="empty">
         <h2>No portrait yet</h2>
-        <p>Head and shoulders, no make-up, daylight from the side, a white sheet of paper in the picture if there is one.</p>
-        <label class="button firm">Choose a portrait<input class="visually-hidden" type="file" accept="image/*,.heic,.heif" @change="send(($event.target as HTMLInputElement).files)" /></label>
+        <p>Head and shoulders from the front, no make-up, daylight from the side, a white sheet of paper or the reference card in the picture.</p>
+        <label class="button firm">Choose a portrait<input class="visually-hidden" type="file" accept="image/*,.heic,.heif" @change="choose(($event.target as HTMLInputElement).files)" /></label>
+      </div>
+      <p v-if="portrait?.note" class="note" role="status">{{ portrait.note }}</p>
+      <div v-if="portrait" class="under">
+        <ul class="film" aria-label="Portraits">
+          <li v-for="one in portraits" :key="one.id">
+            <button type="button" :aria-current="one.id === portrait.id ? 'true' : undefined" :aria-label="`Portrait ${one.name}${one.in_use ? '' : ', does not count'}`" @click="openId = one.id"><img :src="one.pictures.face" alt="" :class="{ out: !one.in_use }" /></button>
+          </li>
+          <li><label class="button">Another portrait<input class="visually-hidden" type="file" accept="image/*,.heic,.heif" @change="choose(($event.target as HTMLInputElement).files)" /></label></li>
+        </ul>
+        <p class="acts">
+          <button class="button" type="button" :aria-pressed="tapping" @click="tapping = !tapping">{{ tapping ? 'Tap something white or grey' : 'Relight' }}</button>
+          <span class="soft">Through</span>
+          <button v-for="one in VEILS" :key="one" class="word" type="button" :aria-pressed="portrait.veils.includes(one)" :disabled="busy" @click="turn(one)">{{ one }}</button>
+          <button class="word" type="button" :aria-pressed="portrait.in_use" :disabled="busy" @click="count(portrait.id, !portrait.in_use)">{{ portrait.in_use ? 'counts' : 'does not count' }}</button>
+          <button class="word" type="button" :disabled="busy" @click="remove(portrait.id)">remove</button>
+          <span v-if="busy" class="soft" role="status">reading…</span>
+        </p>
       </div>
     </section>
     <aside v-if="client && face" class="panel">
       <h1>Colouring</h1>
-      <p class="soft">A starting point read from one portrait. It pulls less on the verdict than your own word does.</p>
       <ProblemNote v-if="problem ?? clientProblem" :problem="(problem ?? clientProblem)!" />
-      <ul class="parts">
-        <li v-for="part in PARTS" :key="part">
-          <PinkedSwatch :hex="face[part]?.hex ?? 'transparent'" :width="100" :height="64" />
-          <strong>{{ capital(part) }}</strong>
-          <span v-if="face[part]" class="soft">L* {{ face[part]!.lab[0]!.toFixed(0) }}, a* {{ face[part]!.lab[1]!.toFixed(0) }}, b* {{ face[part]!.lab[2]!.toFixed(0) }}</span>
-          <span v-else class="soft">not known</span>
-        </li>
-      </ul>
-      <template v-if="face.read_undertone !== null">
-        <h3>Undertone</h3>
-        <TapeMeasure
-          :value="face.read_undertone" :low="-1" :high="1" name="Undertone" :doubt="(1 - face.trust) * 0.9"
-          :shown="warmthWord(face.read_undertone)" :ends="['cool', 'warm']"
-        />
-      </template>
-      <p class="say">
-        by your word
-        <button v-for="side in SIDES" :key="side" class="word" type="button" :aria-pressed="said === side" :disabled="busy" @click="say(side)">{{ side }}</button>
-      </p>
-      <template v-if="face.skin">
-        <h3>Depth of the skin</h3>
-        <TapeMeasure :value="face.skin.lab[0]!" name="Depth of the skin" :doubt="5" :shown="`L* ${face.skin.lab[0]!.toFixed(0)}`" :ends="['deep', 'fair']" />
-      </template>
-      <template v-if="contrast !== null">
-        <h3>Contrast among skin, hair and eyes</h3>
-        <TapeMeasure :value="contrast" name="Contrast" :high="80" :doubt="5" :shown="`${contrast.toFixed(0)} L*`" :ends="['gentle', 'strong']" />
-      </template>
-      <div v-if="client.portrait" class="acts">
-        <button class="button" type="button" :aria-pressed="tapping" @click="tapping = !tapping">{{ tapping ? 'Tap something white or grey' : 'Relight' }}</button>
-        <label class="button">Another portrait<input class="visually-hidden" type="file" accept="image/*,.heic,.heif" @change="send(($event.target as HTMLInputElement).files)" /></label>
-        <span v-if="busy" class="soft" role="status">reading…</span>
+      <p v-if="newest" class="soft">{{ plural(newest.held.length, 'pair') }} held to the face: {{ sideWords(newest.warm ?? 0.5, newest.balanced ?? 0) }}. The trial counts; open pins are the portraits alone.</p>
+      <p v-else-if="face.counts" class="soft">A starting point read from {{ plural(portraits.length + others.length, 'source') }}. Holding cloth to the face settles it.</p>
+      <p v-if="face.disagree.length" role="status"><strong>The portraits disagree</strong> on {{ listed(face.disagree) }}. Let the one in the better light count.</p>
+      <div v-for="tape in tapes" :key="tape.key" class="tape">
+        <h3>{{ tape.name }}<span v-if="tape.key === 'depth' && angle" class="soft">skin: {{ skinDepth(angle.value) }}, typology angle {{ angle.value.toFixed(0) }}°</span></h3>
+        <TapeMeasure :value="tape.value" :low="tape.low" :high="tape.high" :name="tape.name" :doubt="tape.doubt" :shown="tape.told(tape.value)" :ends="tape.ends" :other="tape.other" />
       </div>
-      <p v-if="client.portrait" class="soft">Move the lenses onto bare skin, hair and iris: off lips, shine and red places. Arrow keys move the one in focus.</p>
+      <p class="acts">
+        <RouterLink class="button firm" :to="{ name: 'hold', params: { client: id } }">Hold cloth to the face</RouterLink>
+        <RouterLink class="button" :to="{ name: 'side-by-side', params: { client: id } }">Side by side</RouterLink>
+      </p>
+      <p class="acts">
+        <span class="soft">Undertone by your word</span>
+        <button v-for="side in SIDES" :key="side" class="word" type="button" :aria-pressed="said === side" :disabled="busy" @click="say(side)">{{ side }}</button>
+        <span class="soft">trusted {{ percent(face.trust) }}</span>
+      </p>
+      <ul class="parts">
+        <FaceSource v-for="part in PARTS" :key="part" :part="part" :colour="face[part] ?? null" :doubt="doubt(part)" @eye="byEye(part, $event)" @reader="byReader(part)" />
+      </ul>
+      <p v-for="one in others" :key="one.id" class="acts">
+        <span class="soft">{{ one.source }}: {{ listed(Object.keys(one.colours)) }}</span>
+        <button class="word" type="button" :aria-pressed="one.in_use" @click="count(one.id, !one.in_use)">{{ one.in_use ? 'counts' : 'does not count' }}</button>
+        <button class="word" type="button" @click="remove(one.id)">remove</button>
+      </p>
+      <SuitingCloth v-if="follows" :follows="follows" :client-id="id" />
+      <section v-if="trials.length" aria-labelledby="trials" class="trials">
+        <h2 id="trials">Trials</h2>
+        <p v-for="trial in trials" :key="trial.id" class="acts">
+          <span>{{ new Date(trial.created_at).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' }) }}, {{ plural(trial.held.length, 'pair') }}<template v-if="trial.in_doubt.length">, {{ listed(trial.in_doubt) }} left in doubt</template></span>
+          <RouterLink class="word" :to="{ name: 'hold', params: { client: id, trial: trial.id } }">{{ trial.ended ? 'replay' : 'go on' }}</RouterLink>
+          <button class="word" type="button" @click="forget(trial.id)">forget</button>
+        </p>
+      </section>
     </aside>
   </div>
 </template>
 
 <style scoped>
-.colouring { height: 100%; display: grid; grid-template-columns: minmax(0, 1fr) 440px; }
-.stage { background: var(--cloth); padding: 18px; min-height: 0; display: grid; place-items: center; }
-.panel { background: var(--paper); border-left: 1px solid var(--line); padding: 18px 22px; overflow: auto; display: flex; flex-direction: column; gap: 9px; }
+.colouring { height: 100%; display: grid; grid-template-columns: minmax(0, 1fr) 460px; }
+@media (max-width: 1150px) { .colouring { grid-template-columns: minmax(0, 1fr) 420px; } }
+.stage { background: var(--cloth); padding: 16px 18px 12px; min-height: 0; display: flex; flex-direction: column; gap: 10px; }
+.stage > :first-child { flex: 1; min-height: 0; }
+.panel { background: var(--paper); border-left: 1px solid var(--line); padding: 16px 22px 30px; overflow: auto; display: flex; flex-direction: column; gap: 9px; }
+.note { background: var(--paper); color: var(--ink); border-radius: 5px; padding: 5px 12px; align-self: start; }
+.under { background: var(--paper); color: var(--ink); border-radius: 6px; padding: 8px 12px; display: grid; gap: 6px; }
+.film { list-style: none; margin: 0; padding: 0; display: flex; gap: 8px; align-items: center; overflow-x: auto; }
+.film button { padding: 2px; border: 2px solid transparent; background: none; cursor: pointer; display: block; }
+.film button[aria-current] { border-color: var(--ink); }
+.film img { width: 46px; height: 46px; object-fit: cover; display: block; }
+.film img.out { opacity: 0.35; }
 .parts { list-style: none; display: grid; grid-template-columns: repeat(3, 1fr); gap: 12px; margin: 4px 0; padding: 0; }
-.parts li { display: flex; flex-direction: column; font-size: 13px; }
-h3 { font: 650 13.5px/1.2 'Atkinson Hyperlegible Next Variable', sans-serif; margin: 4px 0 0; }
-.say, .acts { display: flex; flex-wrap: wrap; gap: 4px 12px; align-items: baseline; }
+h3 { font: 650 13.5px/1.2 'Atkinson Hyperlegible Next Variable', sans-serif; display: flex; justify-content: space-between; }
+h3 .soft { font-weight: 400; }
+.tape { display: grid; gap: 2px; }
+.acts { display: flex; flex-wrap: wrap; gap: 4px 12px; align-items: baseline; }
 .acts .button[aria-pressed='true'] { outline: 2.5px solid var(--ink); }
-.empty { background: var(--paper); color: var(--ink); border-radius: 8px; padding: 24px 30px; display: grid; gap: 12px; justify-items: start; max-width: 46ch; }
+.word { text-decoration: none; }
+.trials { display: grid; gap: 4px; }
+.empty { background: var(--paper); color: var(--ink); border-radius: 8px; padding: 24px 30px; display: grid; gap: 12px; justify-items: start; max-width: 46ch; margin: auto; flex: none !important; }
 </style>

@@ -11,6 +11,18 @@ from ..garment.vocabulary import Undertone
 SIDE = {Undertone.WARM: 0.8, Undertone.BALANCED: 0.0, Undertone.COOL: -0.8}
 
 
+@dataclass(frozen=True, slots=True)
+class Settled:
+    """What several portraits and a trial have settled, where there were any."""
+
+    undertone: float
+    """-1 cool .. 1 warm."""
+    trust: float
+    """0 unknown .. 1 settled."""
+    clarity: float
+    """0 soft .. 1 clear; nan when unknown."""
+
+
 @dataclass(frozen=True, slots=True, eq=False)
 class Client:
     """A client's colouring as measured or set; any part may be unknown."""
@@ -21,6 +33,8 @@ class Client:
     eyes: FloatArray | None = None
     undertone: Undertone | None = None
     """The stylist's verdict, which wins over the measured one."""
+    settled: Settled | None = None
+    """What is known beyond one reading of skin, hair and eyes."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -42,7 +56,8 @@ class Colouring:
 def read_colouring(client: Client) -> Colouring | None:
     """The colouring of a client, or None when nothing is known."""
     known = [lab for lab in (client.skin, client.hair, client.eyes) if lab is not None]
-    if not known and client.undertone is None:
+    settled = client.settled
+    if not known and client.undertone is None and settled is None:
         return None
     lightness = np.array([lab[0] for lab in known])
     contrast = float(np.ptp(lightness)) if len(known) > 1 else float("nan")
@@ -51,8 +66,12 @@ def read_colouring(client: Client) -> Colouring | None:
         spread = 0.0 if np.isnan(contrast) else contrast
         clarity = float(np.clip(0.15 + chroma(client.eyes) / 45 + spread / 110, 0, 1))
     depth = float(client.skin[0]) if client.skin is not None else float("nan")
+    if settled is not None and not np.isnan(settled.clarity):
+        clarity = settled.clarity
     if client.undertone is not None:
         return Colouring(SIDE[client.undertone], 1.0, contrast, clarity, depth)
+    if settled is not None:
+        return Colouring(settled.undertone, settled.trust, contrast, clarity, depth)
     if client.skin is None:
         return Colouring(0.0, 0.0, contrast, clarity, depth)
     return Colouring(skin_undertone(client.skin), 0.6, contrast, clarity, depth)

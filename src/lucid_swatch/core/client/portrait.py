@@ -6,7 +6,7 @@ from ..colour.arrays import FloatArray
 from ..colour.spaces import chroma, rgb_linear_to_lab
 from ..problems import Refused
 
-SPOT_RADIUS = 0.012
+SPOT_RADIUS, IRIS_RADIUS = 0.012, 0.005
 """Of the short side of the portrait."""
 
 Spot = tuple[float, float]

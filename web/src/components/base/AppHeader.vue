@@ -18,7 +18,7 @@ const here = computed(() => String(route.name))
   <header class="head">
     <RouterLink class="mark" :to="{ name: 'book' }" aria-label="Lucid Swatch: to the clients' book">Lucid Swatch</RouterLink>
     <template v-if="id && client">
-      <RouterLink class="client" :to="{ name: 'rail', params: { client: id } }">
+      <RouterLink class="client" :to="{ name: 'about', params: { client: id } }" :aria-label="`${client.name}: about the client`">
         <FaceCard :client="client" :size="28" />
         {{ client.name }}
       </RouterLink>

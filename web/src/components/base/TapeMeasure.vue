@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 
 /** A ticked strip with a pin at the value; what is uncertain is a grey stretch of tape. */
-const { value, low = 0, high = 100, doubt = 0, name, shown, ends = null } = defineProps<{
+const { value, low = 0, high = 100, doubt = 0, name, shown, ends = null, other = null } = defineProps<{
   value: number
   low?: number
   high?: number
@@ -12,6 +12,8 @@ const { value, low = 0, high = 100, doubt = 0, name, shown, ends = null } = defi
   /** The value in words or figures, at the pin. */
   shown: string
   ends?: [string, string] | null
+  /** Another reading of the same, drawn as an open pin, and what it is. */
+  other?: { value: number; name: string } | null
 }>()
 const place = (at: number) => Math.min(100, Math.max(0, ((at - low) / (high - low)) * 100))
 const pin = computed(() => place(value))
@@ -21,10 +23,11 @@ const ticks = Array.from({ length: 21 }, (_, index) => index)
 </script>
 
 <template>
-  <div class="measure" role="meter" :aria-label="name" :aria-valuenow="value" :aria-valuemin="low" :aria-valuemax="high" :aria-valuetext="shown">
+  <div class="measure" role="meter" :aria-label="name" :aria-valuenow="value" :aria-valuemin="low" :aria-valuemax="high" :aria-valuetext="other ? `${shown}; ${other.name}` : shown">
     <div class="tape">
       <span v-if="doubt" class="doubt" :style="{ left: `${from}%`, width: `${to - from}%` }" />
       <span v-for="tick in ticks" :key="tick" class="tick" :class="{ long: tick % 5 === 0 }" :style="{ left: `${tick * 5}%` }" />
+      <span v-if="other" class="pin open" :title="other.name" :style="{ left: `${place(other.value)}%` }" />
       <span class="pin" :style="{ left: `${pin}%` }" />
     </div>
     <div class="under">
@@ -43,6 +46,8 @@ const ticks = Array.from({ length: 21 }, (_, index) => index)
 .doubt { position: absolute; top: 0; bottom: 0; background: var(--line); opacity: 0.75; }
 .pin { position: absolute; top: -1px; width: 2px; height: 19px; margin-left: -1px; background: var(--ink); transition: left 120ms; }
 .pin::after { content: ''; position: absolute; left: -4.5px; top: 15px; width: 11px; height: 11px; border-radius: 50%; background: var(--ink); }
+.pin.open { width: 1px; background: var(--soft); }
+.pin.open::after { background: var(--paper); border: 1.5px solid var(--soft); left: -5px; }
 .under { position: relative; height: 18px; font-size: 12.5px; }
 .shown { position: absolute; top: 0; margin-left: 11px; font-weight: 700; white-space: nowrap; line-height: 18px; transition: left 120ms; }
 .shown.left { margin: 0 11px 0 0; }

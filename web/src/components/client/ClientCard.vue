@@ -21,7 +21,10 @@ defineProps<{ client: Client }>()
         <span v-if="client.doubtful">{{ client.doubtful }} in doubt</span>
         <RouterLink :to="{ name: 'looks', params: { client: client.id } }">{{ plural(client.looks, 'look') }} kept</RouterLink>
         <RouterLink :to="{ name: 'intake', params: { client: client.id } }">{{ plural(client.waiting, 'photo') }} to go through</RouterLink>
-        <span class="soft">agreed to photos on {{ client.consent_on }}</span>
+        <RouterLink :to="{ name: 'about', params: { client: client.id } }">About</RouterLink>
+        <span v-if="client.consent_withdrawn_on" class="soft">consent withdrawn on {{ client.consent_withdrawn_on }}</span>
+        <span v-else class="soft">agreed to photos on {{ client.consent_on }}</span>
+        <span v-if="client.archived" class="soft">archived</span>
       </p>
     </div>
   </article>

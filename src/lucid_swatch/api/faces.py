@@ -1,0 +1,113 @@
+"""Portraits and readings of a face."""
+
+from typing import Annotated
+
+from fastapi import APIRouter, File, Query, Response, UploadFile
+
+from lucid_swatch.core.photo.neutral import NeutralPoint
+from lucid_swatch.files.photo import MAX_BYTES
+from lucid_swatch.store.clients import Clients
+from lucid_swatch.usecases.faces import (
+    add_portrait,
+    change_veils,
+    count_in,
+    live_spot,
+    read_again,
+    read_with_reader,
+    remove_face,
+    set_by_eye,
+)
+
+from .base import Fraction
+from .clients import client_answer
+from .colouring_documents import (
+    ByEyeRequest,
+    FaceColour,
+    FacePart,
+    InUseRequest,
+    PartRequest,
+    PortraitRequest,
+    VeilsRequest,
+    face_colour,
+)
+from .context import InContext, UnitOfWork
+from .documents import ClientAnswer
+
+router = APIRouter(tags=["colouring"])
+
+
+@router.post("/clients/{client_id}/portraits", status_code=201)
+def send_portrait(
+    session: UnitOfWork, context: InContext, client_id: str, portrait: Annotated[UploadFile, File()]
+) -> ClientAnswer:
+    """Keeps a portrait, finds the face in it and reads skin, hair and eyes."""
+    content = portrait.file.read(MAX_BYTES + 1)
+    name = portrait.filename or "portrait"
+    add_portrait(session, context.folder, context.cut_out, context.faces, client_id, content, name)
+    return client_answer(session, Clients(session).get(client_id))
+
+
+@router.put("/portraits/{portrait_id}")
+def read_portrait(session: UnitOfWork, context: InContext, portrait_id: str, asked: PortraitRequest) -> ClientAnswer:
+    """Reads a kept portrait at other spots, or relights it from something neutral."""
+    places = {part: tuple((s.x, s.y) for s in getattr(asked.spots, part)) for part in ("skin", "hair", "eyes")}
+    neutral = None if asked.neutral is None else NeutralPoint(**asked.neutral.model_dump())
+    veils = frozenset(asked.veils)
+    face = read_again(session, context.folder, context.cut_out, portrait_id, places, neutral, veils)
+    return client_answer(session, Clients(session).get(face.client_id))
+
+
+@router.put("/portraits/{portrait_id}/veils")
+def set_veils(session: UnitOfWork, portrait_id: str, asked: VeilsRequest) -> ClientAnswer:
+    """Says what stands between: make-up, dyed hair, tinted glasses, flash."""
+    face = change_veils(session, portrait_id, frozenset(asked.veils))
+    return client_answer(session, Clients(session).get(face.client_id))
+
+
+@router.put("/portraits/{portrait_id}/in-use")
+def set_in_use(session: UnitOfWork, portrait_id: str, asked: InUseRequest) -> ClientAnswer:
+    """Lets a portrait count, or not."""
+    face = count_in(session, portrait_id, asked.in_use)
+    return client_answer(session, Clients(session).get(face.client_id))
+
+
+@router.delete("/portraits/{portrait_id}", status_code=204)
+def remove_portrait(session: UnitOfWork, context: InContext, portrait_id: str) -> None:
+    """Removes a portrait or a reading."""
+    remove_face(session, context.folder, portrait_id)
+
+
+@router.get("/portraits/{portrait_id}/spot")
+def read_live(
+    context: InContext,
+    portrait_id: str,
+    part: FacePart,
+    x: Annotated[Fraction, Query()],
+    y: Annotated[Fraction, Query()],
+) -> FaceColour:
+    """What a lens reads where it is held."""
+    return face_colour(live_spot(context.folder, portrait_id, part, x, y))
+
+
+@router.get("/portraits/{portrait_id}/pictures/{name}")
+def portrait_picture(context: InContext, portrait_id: str, name: str) -> Response:
+    """The portrait relit, the face, or the person cut out."""
+    kind = "image/webp" if name.endswith(".webp") else "image/jpeg"
+    headers = {"cache-control": "private, max-age=31536000, immutable"}
+    return Response(context.folder.picture(portrait_id, name).read_bytes(), media_type=kind, headers=headers)
+
+
+@router.post("/clients/{client_id}/by-eye", status_code=201)
+def say_colour(session: UnitOfWork, client_id: str, asked: ByEyeRequest) -> ClientAnswer:
+    """A colour of the face set by eye."""
+    lightness, a, b = asked.lab
+    set_by_eye(session, client_id, asked.part, (lightness, a, b))
+    return client_answer(session, Clients(session).get(client_id))
+
+
+@router.post("/clients/{client_id}/by-reader", status_code=201)
+def hold_reader_to_face(session: UnitOfWork, context: InContext, client_id: str, asked: PartRequest) -> ClientAnswer:
+    """A colour of the face read with the handheld reader."""
+    context.hand.on_face(Clients(session).get(client_id), asked.part)
+    read_with_reader(session, context.reader, client_id, asked.part)
+    return client_answer(session, Clients(session).get(client_id))

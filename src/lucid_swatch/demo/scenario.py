@@ -1,0 +1,84 @@
+"""What a sample client is made of. All of them are made up."""
+
+from dataclasses import dataclass, field
+
+from lucid_swatch.core.garment.vocabulary import Category as C
+from lucid_swatch.core.garment.vocabulary import Finish as F
+from lucid_swatch.core.garment.vocabulary import PatternType as P
+from lucid_swatch.core.look.look import Intent
+from lucid_swatch.core.photo.strokes import Stroke
+from lucid_swatch.usecases.rail import Word
+
+from .studio.cloth import Cloth
+from .studio.portrait import Sitter
+from .studio.scene import Room, Subject
+
+BULB = (1.13, 1.0, 0.74)
+LED = (1.05, 1.0, 0.86)
+DAY = (1.0, 1.0, 1.0)
+SHADE = (0.96, 1.0, 1.06)
+GOLD = (72.0, 4.0, 33.0)
+STEEL = (68.0, 0.0, -2.0)
+LEATHER = (F.LEATHER,)
+
+
+@dataclass(frozen=True)
+class Sample:
+    """A piece, the photo of it, and what the stylist says of it."""
+
+    file: str
+    subject: Subject
+    room: Room
+    word: Word
+    hung: bool = True
+    """False for the ones that wait in the intake."""
+    strokes: tuple[Stroke, ...] = ()
+    """What the stylist drew where the outline went wrong."""
+
+
+def sample(
+    file: str, label: str, category: C, lab: tuple[tuple[float, float, float], ...], room: Room, *, pattern: P = P.SOLID,
+    repeat: float = 0.1, finish: tuple[F, ...] = (), style: str = "", size: float = 0.46, folds: float = 1.0,
+    hardware: tuple[float, float, float] = (30.0, 3.0, 5.0), lining: tuple[float, float, float] = (28.0, 2.0, 4.0),
+    hung: bool = True, strokes: tuple[Stroke, ...] = (), pattern_said: P | None = None, **said: object,
+) -> Sample:  # fmt: skip
+    cloth = Cloth(lab, pattern, repeat, finish, folds)
+    subject = Subject(category, cloth, style, lining=lining, hardware=hardware, size=size)
+    word = Word(category=category, label=label, finish=finish or None, pattern=pattern_said, **said)  # type: ignore[arg-type]
+    return Sample(file, subject, room, word, hung, strokes)
+
+
+@dataclass(frozen=True)
+class SampleLook:
+    """A look that is kept for the sample client."""
+
+    name: str
+    pieces: tuple[str, ...]
+    intent: Intent | None = None
+
+
+@dataclass(frozen=True)
+class SamplePortrait:
+    """A portrait as it is sent in."""
+
+    file: str
+    lamp: tuple[float, float, float]
+    veils: tuple[str, ...] = ()
+
+
+@dataclass(frozen=True)
+class SampleClient:
+    """A client with rail, looks and colouring."""
+
+    name: str
+    note: str
+    sitter: Sitter
+    portraits: tuple[SamplePortrait, ...]
+    samples: tuple[Sample, ...]
+    looks: tuple[SampleLook, ...]
+    consent_for: str = "Colour reading and looks, kept by the studio."
+    about: dict[str, object] = field(default_factory=dict)
+    always_on: tuple[str, ...] = ()
+    """Files of pieces that join every look."""
+    trial: bool = False
+    """Whether drapes have been held to the face."""

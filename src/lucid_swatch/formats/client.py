@@ -1,0 +1,75 @@
+"""What a stylist knows about a client beside colours: the occasions, the refusals, what is always worn."""
+
+from datetime import date
+from typing import Annotated, Literal
+
+from pydantic import ConfigDict, Field
+
+from lucid_swatch.core.garment.vocabulary import Finish, Length, Metal, PatternType
+
+from .document import Document, Titled
+
+Lab = Annotated[list[float], Field(min_length=3, max_length=3)]
+Words = Annotated[list[Annotated[str, Field(max_length=80)]], Field(max_length=40)]
+
+
+class Refusals(Document):
+    """What the client will not wear."""
+
+    lengths: list[Length] = Field(default_factory=list)
+    sheer: bool = False
+    """Whether sheer cloth is refused."""
+    heel: float | None = Field(default=None, ge=0, le=20)
+    """The highest heel that is worn, in centimetres."""
+    materials: list[Finish] = Field(default_factory=list)
+    patterns: list[PatternType] = Field(default_factory=list)
+    metals: list[Metal] = Field(default_factory=list)
+    colours: Words = Field(default_factory=list)
+    """Colours in words."""
+
+
+class DyedHair(Document):
+    """Hair that is dyed."""
+
+    on: date | None = None
+    """When it was dyed last."""
+    root: Lab | None = None
+    """CIELAB of what grows."""
+
+
+class About(Document):
+    """What is known about a client."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    dresses_for: str = Field(default="", max_length=1000)
+    refuses: Refusals = Field(default_factory=Refusals)
+    allergies: Words = Field(default_factory=list)
+    """What irritates the skin, such as nickel."""
+    metal: Metal | None = None
+    """The metal that is worn every day."""
+    shoes: str = Field(default="", max_length=200)
+    """The shoes that are worn all day."""
+    always_on: list[str] = Field(default_factory=list, max_length=20)
+    """Ids of pieces that join every look: glasses, a ring, a headscarf."""
+    dyed_hair: DyedHair | None = None
+    tan: bool = False
+    """Whether the skin is tanned now."""
+    lipstick: Lab | None = None
+    """CIELAB of the lipstick that is worn, a colour at the face."""
+
+
+class ClientDocument(Titled):
+    """A client as it leaves the application."""
+
+    format: Literal["lucid-swatch/client"] = "lucid-swatch/client"
+    id: str
+    name: str
+    note: str = ""
+    consent_on: date
+    consent_for: str = ""
+    consent_withdrawn_on: date | None = None
+    about: About = Field(default_factory=About)
+    faces: list[dict[str, object]] = Field(default_factory=list)
+    trials: list[dict[str, object]] = Field(default_factory=list)
+    side_by_side: list[dict[str, object]] = Field(default_factory=list)

@@ -1,0 +1,59 @@
+"""This against that at the face: pieces, looks, or nothing, kept with the client."""
+
+from datetime import UTC, datetime
+from enum import StrEnum
+from uuid import uuid4
+
+from sqlalchemy.orm import Session
+
+from lucid_swatch.core.problems import Refused
+from lucid_swatch.store.clients import Clients
+from lucid_swatch.store.looks import Looks
+from lucid_swatch.store.pieces import Pieces
+from lucid_swatch.store.records import SideBySide
+from lucid_swatch.store.trials import Comparisons
+
+
+class SideKind(StrEnum):
+    """What is on a side."""
+
+    PIECE = "piece"
+    LOOK = "look"
+    NOTHING = "nothing"
+
+
+def keep_side_by_side(
+    session: Session,
+    client_id: str,
+    left: tuple[SideKind, str],
+    right: tuple[SideKind, str],
+    better: str | None,
+    note: str,
+) -> SideBySide:
+    """Keeps what was compared and what was found better. Refused when both sides are the same."""
+    Clients(session).get(client_id)
+    if left == right:
+        raise Refused("both sides hold the same.", "side by side", "Choose another piece or look for one of them.")
+    shown, other = _side(session, client_id, *left), _side(session, client_id, *right)
+    compared = SideBySide(uuid4().hex, client_id, datetime.now(UTC), shown, other, better, note.strip())
+    Comparisons(session).add(compared)
+    return compared
+
+
+def _side(session: Session, client_id: str, kind: SideKind, id: str) -> dict[str, object]:
+    """A side with the name it has now, so that it can be read when the thing is gone."""
+    label = "nothing"
+    if kind is SideKind.PIECE:
+        found = Pieces(session).get(id)
+        _check_owner(found.client_id, client_id, id)
+        label = found.piece.label
+    elif kind is SideKind.LOOK:
+        look = Looks(session).get(id)
+        _check_owner(look.client_id, client_id, id)
+        label = look.name
+    return {"kind": kind.value, "id": id if kind is not SideKind.NOTHING else "", "label": label}
+
+
+def _check_owner(owner: str, client_id: str, id: str) -> None:
+    if owner != client_id:
+        raise Refused("this belongs to another client.", id, "Choose something of this client's.")

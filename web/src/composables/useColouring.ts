@@ -1,0 +1,52 @@
+import { ref, watch, type Ref } from 'vue'
+import { answered, api, type Client, type Follows, type Spots, type Trial, type Veil } from '@/api'
+import { useTried } from './useTried'
+
+type Place = { x: number; y: number }
+export type Part = 'skin' | 'hair' | 'eyes'
+
+/** A client's portraits, trials and what follows from them. */
+export function useColouring(clientId: Ref<string>, reload: () => Promise<void>) {
+  const follows = ref<Follows | null>(null)
+  const trials = ref<Trial[]>([])
+  const busy = ref(false)
+  const { problem, tried } = useTried()
+
+  async function load() {
+    const path = { params: { path: { client_id: clientId.value } } }
+    if (!clientId.value) return
+    await tried(async () => {
+      follows.value = await answered(api.GET('/api/clients/{client_id}/follows', path))
+      trials.value = await answered(api.GET('/api/clients/{client_id}/trials', path))
+    })
+  }
+  async function changed(act: () => Promise<unknown>) {
+    busy.value = true
+    const done = await tried(async () => { await act(); return true })
+    if (done) {
+      await reload()
+      await load()
+    }
+    busy.value = false
+  }
+  const client = () => ({ params: { path: { client_id: clientId.value } } })
+  const portrait = (id: string) => ({ params: { path: { portrait_id: id } } })
+
+  function send(file: File) {
+    const form = new FormData()
+    form.append('portrait', file, file.name)
+    return changed(() => answered(api.POST('/api/clients/{client_id}/portraits', { ...client(), body: form as never, bodySerializer: () => form })))
+  }
+  const read = (id: string, spots: Spots, neutral: Place | null, veils: Veil[]) =>
+    changed(() => answered(api.PUT('/api/portraits/{portrait_id}', { ...portrait(id), body: { spots, neutral: neutral && { ...neutral, lightness: null }, veils } })))
+  const veil = (id: string, veils: Veil[]) => changed(() => answered(api.PUT('/api/portraits/{portrait_id}/veils', { ...portrait(id), body: { veils } })))
+  const count = (id: string, in_use: boolean) => changed(() => answered(api.PUT('/api/portraits/{portrait_id}/in-use', { ...portrait(id), body: { in_use } })))
+  const remove = (id: string) => changed(() => answered(api.DELETE('/api/portraits/{portrait_id}', portrait(id))))
+  const byEye = (part: Part, lab: number[]) => changed(() => answered(api.POST('/api/clients/{client_id}/by-eye', { ...client(), body: { part, lab } })))
+  const byReader = (part: Part) => changed(() => answered(api.POST('/api/clients/{client_id}/by-reader', { ...client(), body: { part } })))
+  const say = (undertone: NonNullable<Client['face']['undertone']> | 'as read') =>
+    changed(() => answered(api.PATCH('/api/clients/{client_id}', { ...client(), body: { undertone } })))
+  const forget = (id: string) => changed(() => answered(api.DELETE('/api/trials/{trial_id}', { params: { path: { trial_id: id } } })))
+  watch(clientId, () => void load(), { immediate: true })
+  return { follows, trials, busy, problem, send, read, veil, count, remove, byEye, byReader, say, forget }
+}

@@ -1,0 +1,124 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { answered, api, type KeptLook, type Piece, type SideBySide } from '@/api'
+import ProblemNote from '@/components/base/ProblemNote.vue'
+import DrapedFace from '@/components/client/DrapedFace.vue'
+import LookFigure from '@/components/look/LookFigure.vue'
+import { useClient } from '@/composables/useClient'
+import { useKeys } from '@/composables/useKeys'
+import { useTried } from '@/composables/useTried'
+import { chinOf } from '@/lib/chin'
+
+/** This against that at the face: pieces, looks, or nothing, kept with the client. */
+type Side = { kind: 'piece' | 'look' | 'nothing'; id: string }
+type Better = 'left' | 'right' | 'no difference'
+const { id, client } = useClient()
+const { problem, tried } = useTried()
+const pieces = ref<Piece[]>([])
+const looks = ref<KeptLook[]>([])
+const kept = ref<SideBySide[]>([])
+const sides = ref<[Side, Side]>([{ kind: 'nothing', id: '' }, { kind: 'nothing', id: '' }])
+const note = ref('')
+const said = ref('')
+
+const path = () => ({ params: { path: { client_id: id.value } } })
+watch(id, async (now) => {
+  if (!now) return
+  await tried(async () => {
+    pieces.value = await answered(api.GET('/api/clients/{client_id}/rail', path()))
+    looks.value = await answered(api.GET('/api/clients/{client_id}/looks', path()))
+    kept.value = await answered(api.GET('/api/clients/{client_id}/side-by-side', path()))
+    const near = pieces.value.filter((piece) => piece.nearness > 0.8)
+    const at = (k: number): Side => (near[k] ? { kind: 'piece', id: near[k].id } : { kind: 'nothing', id: '' })
+    sides.value = [at(0), at(1)]
+  })
+}, { immediate: true })
+
+const chin = computed(() => chinOf(client.value?.portraits ?? []))
+const piece = (side: Side) => (side.kind === 'piece' ? (pieces.value.find((one) => one.id === side.id) ?? null) : null)
+const worn = (side: Side) => {
+  const look = side.kind === 'look' ? looks.value.find((one) => one.id === side.id) : null
+  return look ? look.pieces.flatMap((own) => pieces.value.find((one) => one.id === own) ?? []) : null
+}
+const value = (side: Side) => `${side.kind}:${side.id}`
+function choose(index: 0 | 1, chosen: string) {
+  const [kind, ...rest] = chosen.split(':') as [Side['kind'], ...string[]]
+  const now: [Side, Side] = [...sides.value]
+  now[index] = { kind, id: rest.join(':') }
+  sides.value = now
+  said.value = ''
+}
+const keep = (better: Better | null) =>
+  tried(async () => {
+    const [left, right] = sides.value
+    const one = await answered(api.POST('/api/clients/{client_id}/side-by-side', { ...path(), body: { left, right, better, note: note.value } }))
+    kept.value = [one, ...kept.value]
+    note.value = ''
+    said.value = 'Kept with the client.'
+  })
+const forget = (one: SideBySide) =>
+  tried(async () => {
+    await answered(api.DELETE('/api/side-by-side/{compared_id}', { params: { path: { compared_id: one.id } } }))
+    kept.value = kept.value.filter((other) => other.id !== one.id)
+  })
+function show(one: SideBySide) {
+  sides.value = [{ kind: one.left.kind, id: one.left.id }, { kind: one.right.kind, id: one.right.id }]
+}
+useKeys(() => ({ arrowleft: () => void keep('left'), arrowright: () => void keep('right'), arrowdown: () => void keep('no difference') }))
+const told = (one: SideBySide) => (one.better === null ? '' : one.better === 'no difference' ? 'no difference' : `better: ${one.better === 'left' ? one.left.label : one.right.label}`)
+</script>
+
+<template>
+  <div class="side-by-side">
+    <div class="faces">
+      <section v-for="index in ([0, 1] as const)" :key="index" class="side" :aria-label="index ? 'Right' : 'Left'">
+        <div class="shown">
+          <LookFigure v-if="worn(sides[index]) && client" :worn="worn(sides[index])!" :client="client" :rail="pieces" :judged="null" :pointed="[]" :squint="false" />
+          <DrapedFace
+            v-else :person="client?.person ?? null" :chin="chin" :hex="piece(sides[index])?.colours[0]?.hex ?? null" :picture="piece(sides[index])?.cloth ?? null"
+            :label="piece(sides[index])?.label ?? 'nothing'"
+          />
+        </div>
+        <select :value="value(sides[index])" :aria-label="index ? 'What is on the right' : 'What is on the left'" @change="choose(index, ($event.target as HTMLSelectElement).value)">
+          <option value="nothing:">nothing, the face alone</option>
+          <optgroup label="Pieces"><option v-for="one in pieces" :key="one.id" :value="`piece:${one.id}`">{{ one.label }}</option></optgroup>
+          <optgroup label="Looks"><option v-for="one in looks" :key="one.id" :value="`look:${one.id}`">{{ one.name }}</option></optgroup>
+        </select>
+      </section>
+    </div>
+    <aside class="panel">
+      <h1>Side by side</h1>
+      <p class="soft">One garment against another at the face, one look against another, with and without.</p>
+      <ProblemNote v-if="problem" :problem="problem" closable @close="problem = null" />
+      <label class="note">Note <input v-model="note" type="text" maxlength="500" placeholder="what was seen" /></label>
+      <div class="acts" role="group" aria-label="Which is better?">
+        <button class="button" type="button" @click="keep('left')"><kbd>←</kbd> left</button>
+        <button class="button" type="button" @click="keep('no difference')"><kbd>↓</kbd> no difference</button>
+        <button class="button" type="button" @click="keep('right')"><kbd>→</kbd> right</button>
+      </div>
+      <p role="status">{{ said }}</p>
+      <h2 v-if="kept.length">Kept</h2>
+      <ul>
+        <li v-for="one in kept" :key="one.id">
+          <strong>{{ one.left.label }}</strong> against <strong>{{ one.right.label }}</strong>
+          <span class="soft">{{ [told(one), one.note].filter(Boolean).join(' · ') }}</span>
+          <span class="acts"><button class="word" type="button" @click="show(one)">show again</button><button class="word" type="button" @click="forget(one)">forget</button></span>
+        </li>
+      </ul>
+    </aside>
+  </div>
+</template>
+
+<style scoped>
+.side-by-side { height: 100%; display: grid; grid-template-columns: minmax(0, 1fr) 330px; }
+.faces { background: var(--cloth); display: grid; grid-template-columns: 1fr 1fr; min-height: 0; }
+.side { display: flex; flex-direction: column; min-height: 0; min-width: 0; }
+.shown { flex: 1; min-height: 0; overflow: hidden; display: grid; }
+select { font: inherit; color: var(--ink); background: var(--sheet); border: 1.2px solid var(--rule); border-radius: 6px; padding: 6px 9px; margin: 8px 12px 12px; }
+.panel { background: var(--paper); border-left: 1px solid var(--line); padding: 16px 20px; overflow: auto; display: flex; flex-direction: column; gap: 10px; }
+.note { display: grid; gap: 3px; }
+.note input { font: inherit; color: inherit; background: var(--sheet); border: 1.2px solid var(--rule); border-radius: 6px; padding: 6px 9px; }
+.acts { display: flex; flex-wrap: wrap; gap: 6px 10px; }
+ul { list-style: none; margin: 0; padding: 0; display: grid; gap: 10px; }
+li { display: grid; gap: 1px; }
+</style>
