@@ -38,7 +38,7 @@ def screens(demo):
             page.goto(url, wait_until="commit")
             page.get_by_role("heading", name="Ilka Maren").wait_for()
             firsts.append(page.evaluate("performance.now()"))
-        page.get_by_role("link", name="looks kept").click()
+        page.get_by_role("article", name="Ilka Maren").get_by_role("link", name="looks kept").click()
         page.get_by_role("button", name=re.compile("^Train day")).click()
         page.get_by_role("meter", name="Colouring").wait_for()
         swaps = page.evaluate(SWAPS)

@@ -1,6 +1,8 @@
 """The application over HTTP, with a real database and real files."""
 
+import io
 import json
+import zipfile
 from pathlib import Path
 
 import pytest
@@ -217,30 +219,111 @@ def test_the_school_of_neutrals_moves_pieces(demo_http, ilka):
 
 
 def test_a_portrait_is_read_where_the_spots_are(demo_http, ilka):
-    path = f"/api/clients/{ilka['id']}/colouring"
-    spots = ilka["spots"]
+    portrait = ilka["portraits"][0]
+    path, spots = f"/api/portraits/{portrait['id']}", portrait["spots"]
     moved = {**spots, "hair": spots["skin"]}
-    again = demo_http.put(path, json={"spots": moved}).json()
-    assert again["face"]["hair"]["lab"] == again["face"]["skin"]["lab"]
-    back = demo_http.put(path, json={"spots": spots}).json()
+    again = demo_http.put(path, json={"spots": moved}).json()["portraits"][0]
+    assert again["colours"]["hair"] == again["colours"]["skin"]
+    assert again["pictures"]["portrait"] != portrait["pictures"]["portrait"]
+    back = demo_http.put(path, json={"spots": spots, "veils": portrait["veils"]}).json()
     assert back["face"] == ilka["face"]
     outside = demo_http.put(path, json={"spots": {**spots, "eyes": [{"x": 1.4, "y": 0.5}]}})
     assert outside.status_code == 422
 
 
-def test_the_stylists_word_wins_over_the_portrait(demo_http, ilka):
+def test_a_lens_reads_live_what_the_portrait_says(demo_http, ilka):
+    portrait = ilka["portraits"][0]
+    spot = portrait["spots"]["skin"][0]
+    live = demo_http.get(f"/api/portraits/{portrait['id']}/spot", params={"part": "skin", **spot}).json()
+    assert live["lab"] == pytest.approx(portrait["colours"]["skin"]["lab"], abs=4)
+
+
+def test_a_veil_lowers_what_is_known_and_not_what_was_read(demo_http, ilka):
+    portrait = ilka["portraits"][0]
+    path = f"/api/portraits/{portrait['id']}/veils"
+    veiled = demo_http.put(path, json={"veils": ["make-up", "flash"]}).json()["portraits"][0]
+    assert veiled["colours"] == portrait["colours"]
+    assert veiled["doubts"]["skin"] > portrait["doubts"]["skin"]
+    assert demo_http.put(path, json={"veils": []}).json()["portraits"][0]["doubts"] == portrait["doubts"]
+
+
+def test_the_stylists_word_wins_over_portrait_and_trial(demo_http, ilka):
     said = demo_http.patch(f"/api/clients/{ilka['id']}", json={"undertone": "cool"}).json()["face"]
-    assert ilka["face"]["read_undertone"] > 0 > said["read_undertone"]
+    assert said["undertone"] == "cool"
     assert said["trust"] == 1
     back = demo_http.patch(f"/api/clients/{ilka['id']}", json={"undertone": "as read"}).json()["face"]
     assert back == ilka["face"]
 
 
+def test_a_trial_runs_is_undone_and_replayed(demo_http, ilka):
+    now = demo_http.post(f"/api/clients/{ilka['id']}/trials").json()
+    own = [drape for drape in now["drapes"] if drape["picture"]]
+    assert len(own) >= 6
+    assert demo_http.get(own[0]["picture"]).status_code == 200
+    path = f"/api/trials/{now['id']}"
+    left, right = now["pair"]
+    wrong = demo_http.post(f"{path}/held", json={"left": right, "right": left, "held": "left"})
+    assert wrong.status_code == 422
+    first = demo_http.post(f"{path}/held", json={"left": left, "right": right, "held": "left"}).json()
+    assert len(first["held"]) == 1
+    assert first["pair"] != now["pair"]
+    undone = demo_http.delete(f"{path}/held/last").json()
+    assert (undone["pair"], undone["held"], undone["warm"]) == (now["pair"], [], None)
+    while now["pair"]:
+        left, right = now["pair"]
+        warmer = "left" if now["drapes"][left]["lab"][2] > now["drapes"][right]["lab"][2] else "right"
+        now = demo_http.post(f"{path}/held", json={"left": left, "right": right, "held": warmer}).json()
+    assert now["ended"]
+    assert len(now["held"]) <= 24
+    assert now["warm"] > 0.9
+    assert demo_http.get(path).json() == now
+    assert demo_http.delete(path).status_code == 204
+
+
+def test_what_follows_names_the_rail(demo_http, ilka):
+    follows = demo_http.get(f"/api/clients/{ilka['id']}/follows").json()
+    assert len(follows["pieces"]) == ilka["pieces"]
+    assert follows["metals"][0]["metal"] == "gold"
+    inside = {piece["label"] for piece in follows["pieces"] if piece["inside"]}
+    assert "Camel trousers" in inside
+    fits = [piece["fit"] for piece in follows["pieces"]]
+    assert fits == sorted(fits, reverse=True)
+
+
+def test_two_things_are_kept_side_by_side(demo_http, ilka):
+    rail = rail_of(demo_http, ilka)
+    path = f"/api/clients/{ilka['id']}/side-by-side"
+    left, right = {"kind": "piece", "id": rail["Rust ribbed knit"]["id"]}, {"kind": "nothing"}
+    same = demo_http.post(path, json={"left": right, "right": right})
+    assert "both sides hold the same" in same.json()["what"]
+    kept = demo_http.post(path, json={"left": left, "right": right, "better": "left", "note": "livelier"}).json()
+    assert (kept["left"]["label"], kept["right"]["label"]) == ("Rust ribbed knit", "nothing")
+    assert [one["id"] for one in demo_http.get(path).json()] == [kept["id"]]
+    assert demo_http.delete(f"/api/side-by-side/{kept['id']}").status_code == 204
+
+
+def test_everything_about_a_client_can_be_taken_out(demo_http, ilka):
+    content = demo_http.get(f"/api/clients/{ilka['id']}/archive.zip").content
+    with zipfile.ZipFile(io.BytesIO(content)) as archive:
+        names = archive.namelist()
+        client = json.loads(archive.read("client.json"))
+        rail = json.loads(archive.read("rail.json"))
+    assert client["format"] == "lucid-swatch/client"
+    assert client["about"]["metal"] == "gold"
+    assert len(rail["pieces"]) == ilka["pieces"]
+    assert sum(name.startswith("photos/") for name in names) == 34
+
+
 def test_a_client_is_erased_with_every_file(demo_http, ilka, demo):
+    others = demo_http.get("/api/clients").json()[1:]
     gone = demo_http.delete(f"/api/clients/{ilka['id']}").json()
-    assert gone["photos"] == 34
-    left = [p for sub in ("photos", "pictures") for p in (demo / sub).rglob("*") if p.is_file()]
-    assert left == []
+    assert gone["rows"]["photo"] == 34
+    assert gone["left"] == []
+    owners = {ilka["id"], *(face["id"] for face in ilka["portraits"])}
+    assert not owners & {p.name for p in (demo / "pictures").iterdir()}
+    for file in demo.rglob("*.sqlite*"):
+        assert ilka["id"].encode() not in file.read_bytes()
+    assert [c["name"] for c in demo_http.get("/api/clients").json()] == [c["name"] for c in others]
 
 
 def test_the_description_in_the_repository_is_fresh():

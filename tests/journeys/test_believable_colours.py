@@ -13,7 +13,7 @@ from tests.pictures import coat_photo, encoded
 
 def test_a_white_card_relights_a_photo_and_the_light_serves_the_series(opened):
     page = opened
-    page.get_by_role("link", name="photos to go through").click()
+    page.get_by_role("article", name="Ilka Maren").get_by_role("link", name="photos to go through").click()
     page.get_by_role("button", name=re.compile("^IMG_2208.jpg")).click()
     expect(page.get_by_text("estimated from the scene")).to_be_visible()
     page.keyboard.press("l")
@@ -30,7 +30,7 @@ def test_a_white_card_relights_a_photo_and_the_light_serves_the_series(opened):
 
 def test_the_reader_settles_a_doubt(opened):
     page = opened
-    page.get_by_role("link", name="photos to go through").click()
+    page.get_by_role("article", name="Ilka Maren").get_by_role("link", name="photos to go through").click()
     page.get_by_role("button", name=re.compile("^IMG_2207.jpg")).click()
     doubt = page.get_by_text(re.compile(r"^\d+ ΔE"))
     before = int(doubt.inner_text().split()[0])
@@ -46,7 +46,7 @@ def test_the_reader_settles_a_doubt(opened):
 
 def test_the_same_photo_again_is_noticed(opened):
     page = opened
-    page.get_by_role("link", name="photos to go through").click()
+    page.get_by_role("article", name="Ilka Maren").get_by_role("link", name="photos to go through").click()
     add(page, ("coat.jpg", coat_photo()))
     expect(page.get_by_role("button", name=re.compile("^coat.jpg, (read|look)"))).to_be_visible(timeout=15_000)
     smaller = Image.open(io.BytesIO(coat_photo())).resize((256, 320))
@@ -60,7 +60,7 @@ def test_the_same_photo_again_is_noticed(opened):
 
 def test_two_pieces_in_one_photo(opened):
     page = opened
-    page.get_by_role("link", name="photos to go through").click()
+    page.get_by_role("article", name="Ilka Maren").get_by_role("link", name="photos to go through").click()
     page.get_by_role("button", name=re.compile("^IMG_2208.jpg")).click()
     page.keyboard.press("m")
     expect(page.get_by_text("Draw a box round the other piece.")).to_be_visible()
@@ -77,7 +77,7 @@ def test_two_pieces_in_one_photo(opened):
 
 def test_the_wardrobe_is_read_again_and_left_as_it_was(opened):
     page = opened
-    page.get_by_role("link", name="photos to go through").click()
+    page.get_by_role("article", name="Ilka Maren").get_by_role("link", name="photos to go through").click()
     page.get_by_role("button", name="Read all again").click()
     again = page.get_by_role("region", name="Read all again")
     expect(again.get_by_role("status")).to_contain_text(re.compile("still to be read|would change"))
@@ -111,5 +111,5 @@ def test_what_lies_in_the_watched_folder_comes_in(opened, tmp_path):
     page.get_by_role("button", name="Watch it").click()
     expect(page.get_by_text(f"Watching {phone}.")).to_be_visible()
     page.get_by_role("link", name="Lucid Swatch").click()
-    page.get_by_role("link", name="photos to go through").click()
+    page.get_by_role("article", name="Ilka Maren").get_by_role("link", name="photos to go through").click()
     expect(page.get_by_role("button", name=re.compile("^coat.jpg"))).to_be_visible(timeout=15_000)

@@ -7,21 +7,32 @@ import numpy as np
 import pytest
 from hypothesis import HealthCheck, given, settings
 
-from lucid_swatch.core.client.colouring import Client
 from lucid_swatch.core.garment.vocabulary import Bin, Undertone
 from lucid_swatch.core.look.look import Conventions, Intent
 from lucid_swatch.core.problems import NotThere, Refused
 from lucid_swatch.store.clients import Clients
+from lucid_swatch.store.faces import Faces
 from lucid_swatch.store.looks import Looks
 from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.pieces import Pieces
-from lucid_swatch.store.records import ClientRecord, HungPiece, KeptLook, PhotoRecord, PhotoState
+from lucid_swatch.store.records import (
+    ClientRecord,
+    FaceRecord,
+    FaceSource,
+    HungPiece,
+    KeptLook,
+    PhotoRecord,
+    PhotoState,
+    SideBySide,
+    TrialRecord,
+)
+from lucid_swatch.store.trials import Comparisons, Trials
 from tests.strategies import pieces
 
 NOW = datetime(2031, 5, 4, 10, 11, tzinfo=UTC)
 MAREN = ClientRecord(
-    "maren", "Maren", date(2031, 5, 4), NOW, "plays the cello", Client(np.array([60.0, 13, 20]), undertone=Undertone.WARM),
-    Conventions(strict_neutrals=True),
+    "maren", "Maren", date(2031, 5, 4), NOW, "plays the cello", "colour reading", undertone=Undertone.WARM,
+    conventions=Conventions(strict_neutrals=True), about={"tan": True},
 )  # fmt: skip
 
 
@@ -34,11 +45,39 @@ def session(sessions):
 
 def test_a_client_comes_back(session):
     session.expire_all()
-    back = Clients(session).get("maren")
-    assert replace(back, colouring=MAREN.colouring) == MAREN
-    assert back.colouring.skin.tolist() == [60, 13, 20]
-    assert back.colouring.hair is None
-    assert back.colouring.undertone is Undertone.WARM
+    assert Clients(session).get("maren") == MAREN
+
+
+def face(id, source=FaceSource.PORTRAIT, **values):
+    return FaceRecord(id, "maren", source, NOW, **values)
+
+
+def test_faces_count_for_the_colouring_unless_they_are_put_aside(session):
+    faces = Faces(session)
+    faces.add(face("one", colours={"skin": [60.0, 13.0, 20.0]}, doubts={"skin": 2.0}, veils=("flash",)))
+    faces.add(face("two", FaceSource.EYE, colours={"hair": [20.0, 5.0, 8.0]}, doubts={"hair": 5.0}))
+    whole = Clients(session).get("maren").whole
+    assert whole.client.skin.tolist() == [60, 13, 20]
+    assert whole.client.hair.tolist() == [20, 5, 8]
+    assert whole.client.undertone is Undertone.WARM
+    faces.change("two", in_use=False)
+    assert Clients(session).get("maren").whole.client.hair is None
+    assert faces.get("one").veils == ("flash",)
+    faces.remove("one")
+    with pytest.raises(NotThere):
+        faces.get("one")
+
+
+def test_the_newest_trial_with_a_verdict_is_the_one_that_counts(session):
+    told = {
+        "undertone": -0.7, "undertone_doubt": 0.1, "depth": 0.4, "depth_doubt": 0.1, "clarity": 0.5, "clarity_doubt": 0.1,
+        "warm": 0.01, "balanced": 0.02,
+    }  # fmt: skip
+    trials = Trials(session)
+    for day, (id, reading) in enumerate([("old", {**told, "undertone": 0.5}), ("new", told), ("begun", None)], start=5):
+        trials.add(TrialRecord(id, "maren", NOW.replace(day=day), (), (), None, reading))
+    assert [trial.id for trial in trials.of_client("maren")] == ["begun", "new", "old"]
+    assert Clients(session).get("maren").whole.counts.undertone.value == -0.7
 
 
 @settings(max_examples=40, suppress_health_check=[HealthCheck.function_scoped_fixture], deadline=None)
@@ -89,8 +128,12 @@ def test_an_erased_client_leaves_no_row(session):
     Photos(session).add(PhotoRecord("p", "maren", "coat.jpg", "p.jpg", NOW))
     hang(session, "coat")
     Looks(session).add(KeptLook("l", "maren", "Monday", ("coat",), NOW))
-    Clients(session).erase("maren")
-    tables = ("client", "photo", "piece", "piece_colour", "look", "look_piece")
+    Faces(session).add(face("f"))
+    Trials(session).add(TrialRecord("t", "maren", NOW, ()))
+    Comparisons(session).add(SideBySide("s", "maren", NOW, {"kind": "nothing"}, {"kind": "nothing"}))
+    gone = Clients(session).erase("maren")
+    assert gone == {"client": 1, "look": 1, "piece": 1, "photo": 1, "face": 1, "trial": 1, "side_by_side": 1}
+    tables = ("client", "photo", "piece", "piece_colour", "look", "look_piece", "face", "trial", "side_by_side")
     left = {
         table: session.connection().exec_driver_sql(f"select count(*) from {table}").scalar_one() for table in tables
     }

@@ -14,7 +14,7 @@ from lucid_swatch.demo.studio.scene import Room, room_picture
 from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.records import PhotoState
-from lucid_swatch.usecases.clients import add_client, erase_client
+from lucid_swatch.usecases.clients import add_client, erase_client, give_consent, withdraw_consent
 from lucid_swatch.usecases.intake import (
     add_stroke,
     another_piece,
@@ -234,9 +234,30 @@ def test_a_piece_taken_off_waits_in_the_intake_again(coat, sessions, folder):
 
 
 def test_an_erased_client_leaves_no_file(coat, sessions, folder, client, data):
-    with sessions.begin() as session:
-        gone = erase_client(session, folder, client.id)
-    assert gone.photos == 1
-    assert gone.files >= 7
+    gone = erase_client(sessions, folder, client.id)
+    assert gone.rows["photo"] == 1
+    assert len(gone.files) >= 7
+    assert gone.left == ()
     left = [p for p in data.rglob("*") if p.is_file() and "sqlite" not in p.name]
     assert left == []
+
+
+def test_nothing_of_an_erased_client_stays_in_a_freed_page(coat, sessions, folder, client, data):
+    with sessions.begin() as session:
+        hang_photo(session, coat, Word(category=Category.COAT, label="Telltale greatcoat of hers"))
+    assert any(b"Telltale greatcoat" in p.read_bytes() for p in data.rglob("*sqlite*"))
+    erase_client(sessions, folder, client.id)
+    for file in data.rglob("*"):
+        content = file.read_bytes() if file.is_file() else b""
+        for trace in (b"Telltale", client.id.encode(), coat.encode()):
+            assert trace not in content, f"{trace} in {file.name}"
+
+
+def test_who_withdrew_consent_is_not_photographed(sessions, folder, client):
+    with sessions.begin() as session:
+        withdraw_consent(session, client.id)
+    with sessions.begin() as session, pytest.raises(Refused, match="withdrew consent"):
+        take_in(session, folder, client.id, [("coat.jpg", coat_photo())])
+    with sessions.begin() as session:
+        assert give_consent(session, client.id, "the spring rail").consent_for == "the spring rail"
+        assert take_in(session, folder, client.id, [("coat.jpg", coat_photo())])[0].photo is not None

@@ -60,7 +60,7 @@ CELLIST = SampleClient(
     name="Ilka Maren", note="Cellist, on tour from October to May. Sits to play: wide or long below, nothing that slides.",
     sitter=Sitter(skin=(61.0, 12.0, 23.0), hair=(19.0, 6.0, 8.0), eyes=(28.0, 9.0, 16.0), hair_style="up"),
     portraits=(SamplePortrait("portrait.jpg", (1.05, 1.0, 0.88)), SamplePortrait("portrait-in-the-evening.jpg", (1.16, 1.0, 0.72), ("make-up",))),
-    samples=SAMPLES, looks=LOOKS, trial=True, always_on=("gold-hoops.jpg",),
+    samples=SAMPLES, looks=LOOKS, trial=True,
     about={
         "dresses_for": "Concerts in the evening, trains by day, rehearsals in cold halls.",
         "refuses": {"heel": 4.0, "sheer": True, "lengths": ["cropped"], "colours": ["neon"]}, "metal": "gold",

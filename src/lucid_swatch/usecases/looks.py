@@ -4,15 +4,19 @@ from dataclasses import dataclass, replace
 from datetime import UTC, datetime
 from uuid import uuid4
 
+import numpy as np
 from sqlalchemy.orm import Session
 
 from lucid_swatch.core.client.colouring import Client
+from lucid_swatch.core.garment.piece import Piece
+from lucid_swatch.core.garment.vocabulary import Category
 from lucid_swatch.core.look.considered import Effect, consider
 from lucid_swatch.core.look.look import Intent, Look
 from lucid_swatch.core.look.mends import Mend
 from lucid_swatch.core.look.stitches import Stitch
 from lucid_swatch.core.look.verdict import Verdict, judge
 from lucid_swatch.core.problems import NotThere, Refused
+from lucid_swatch.formats.client import About
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.looks import Looks
 from lucid_swatch.store.pieces import Pieces
@@ -43,12 +47,29 @@ def judge_pieces(session: Session, client_id: str, piece_ids: tuple[str, ...], i
         raise NotThere("this piece is not on the client's rail.", missing, "Load the page again.")
     if len(set(piece_ids)) < len(piece_ids):
         raise Refused("one piece is in the look twice.", "look", "Take one of them out.")
-    worn = tuple(rail[id] for id in piece_ids)
-    rest = tuple(piece for id, piece in rail.items() if id not in piece_ids)
+    joined = _always_on(client, rail, piece_ids)
+    worn = tuple(rail[id] for id in piece_ids) + joined
+    fixed = {piece.id for piece in joined}
+    rest = tuple(piece for id, piece in rail.items() if id not in piece_ids and id not in fixed)
     face = known_face(client)
-    look = Look("look", worn, face, client.conventions, intent, rest)
-    found = consider(look)
-    return Judged(found.verdict, found.mends, found.effects, found.stitches, band_of(face))
+    found = consider(Look("look", worn, face, client.conventions, intent, rest))
+    # what is always on neither goes nor is handed to the look as if it had been chosen
+    mends = [mend for mend in found.mends if mend.piece not in fixed]
+    effects = {
+        id: replace(effect, pieces=tuple(p for p in effect.pieces if p not in fixed))
+        for id, effect in found.effects.items()
+    }
+    return Judged(found.verdict, mends, effects, found.stitches, band_of(face))
+
+
+def _always_on(client: ClientRecord, rail: dict[str, Piece], piece_ids: tuple[str, ...]) -> tuple[Piece, ...]:
+    """What joins every look of a client: glasses, a ring, a headscarf, and the lipstick as a colour at the face."""
+    about = About.model_validate(client.about)
+    pieces = tuple(rail[id] for id in about.always_on if id in rail and id not in piece_ids)
+    if about.lipstick is None or not piece_ids:
+        return pieces if piece_ids else ()
+    lipstick = Piece("lipstick", Category.HAIR_PIECE, np.array([about.lipstick]), np.ones(1), label="lipstick")
+    return (*pieces, lipstick)
 
 
 def known_face(client: ClientRecord) -> Client | None:
@@ -93,6 +114,15 @@ def overall_of(session: Session, client_id: str, looks: list[KeptLook]) -> dict[
     rail = {hung.piece.id: hung.piece for hung in Pieces(session).of_client(client_id)}
     face = known_face(client)
     judged = judge(
-        [Look(k.id, tuple(rail[id] for id in k.piece_ids), face, client.conventions, k.intent) for k in looks]
+        [
+            Look(
+                k.id,
+                tuple(rail[id] for id in k.piece_ids) + _always_on(client, rail, k.piece_ids),
+                face,
+                client.conventions,
+                k.intent,
+            )
+            for k in looks
+        ]
     )
     return {verdict.id: verdict.overall for verdict in judged}

@@ -24,10 +24,12 @@ const pieces = ref<Piece[]>([])
 const asked = ref(false)
 const erased = ref<{ name: string; gone: Erased } | null>(null)
 const saved = ref('')
+const path = () => ({ params: { path: { client_id: id.value } } })
+const toPlain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 
 watch(client, (now) => {
   if (!now) return
-  about.value = structuredClone(toPlain(now.about))
+  about.value = toPlain(now.about)
   name.value = now.name
   note.value = now.note
   consent_for.value = now.consent_for
@@ -36,8 +38,6 @@ watch(id, async (now) => {
   if (now) await tried(async () => { pieces.value = await answered(api.GET('/api/clients/{client_id}/rail', path())) })
 }, { immediate: true })
 
-const path = () => ({ params: { path: { client_id: id.value } } })
-const toPlain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 const refuses = computed<Refusals>(() => about.value?.refuses ?? { sheer: false })
 const worn = computed(() => pieces.value.filter((piece) => about.value?.always_on?.includes(piece.id)))
 const rest = computed(() => pieces.value.filter((piece) => piece.area < 4 && !about.value?.always_on?.includes(piece.id)))

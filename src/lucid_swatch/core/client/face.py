@@ -39,7 +39,7 @@ EYES = {"left": (0.14, 0.46, 0.24, 0.50), "right": (0.54, 0.86, 0.24, 0.50)}
 SKIN_HUE, SKIN_CHROMA = (22.0, 88.0), (5.0, 48.0)
 """Between which human skin lies in daylight, with room for a light that is not undone. Source: the range of
 reflectances of Xiao et al. 2017, Skin Research and Technology 23."""
-DRAWN_BELOW = 0.16
+DRAWN_BELOW = 0.11
 """CIELAB units of fine change below which a cheek is paint and not skin."""
 EYE_STEP = 4.0
 """L* between the white of an eye and its iris, at least."""

@@ -174,9 +174,9 @@ def read_trial(design: TrialDesign, belief: FloatArray) -> list[TrialReading]:
 
 
 SURE_OF_SIDE, SURE_OF_BALANCE = 0.95, 0.7
-SETTLED_WITHIN = 0.17
+SETTLED_WITHIN = 0.22
 """Standard deviation of depth and of clarity."""
-MOST_PAIRS = 30
+MOST_PAIRS = 24
 
 
 def in_doubt(reading: TrialReading) -> tuple[str, ...]:

@@ -15,11 +15,15 @@ const { person, chin, hex, picture = null, label } = defineProps<{
 const id = useId()
 const WIDTH = 400
 const HEIGHT = 500
+const FLIPS = ['', 'translate(300 0) scale(-1 1)', 'translate(0 500) scale(1 -1)', 'translate(300 500) scale(-1 -1)']
 /** From the neck down over both shoulders to the foot of the picture. */
 const outline = computed(() => {
   const top = Math.min(0.86, chin + 0.03) * HEIGHT
-  const neck: [number, number][] = [[0.1, 0.17], [0.28, 0.1], [0.4, 0.02], [0.44, 0.06], [0.5, 0.09], [0.56, 0.06], [0.6, 0.02], [0.72, 0.1], [0.9, 0.17], [1.0, 0.26]]
-  const points: [number, number][] = [[0, top + 0.26 * HEIGHT], ...neck.map(([x, y]): [number, number] => [x * WIDTH, top + y * HEIGHT]), [WIDTH, HEIGHT], [0, HEIGHT]]
+  const neck: [number, number][] = [[0.08, 0.11], [0.26, 0.055], [0.39, -0.01], [0.44, 0.05], [0.5, 0.085], [0.56, 0.05], [0.61, -0.01], [0.74, 0.055], [0.92, 0.11]]
+  const points: [number, number][] = [
+    [-0.04 * WIDTH, top + 0.2 * HEIGHT], ...neck.map(([x, y]): [number, number] => [x * WIDTH, top + y * HEIGHT]),
+    [1.04 * WIDTH, top + 0.2 * HEIGHT], [1.04 * WIDTH, 1.03 * HEIGHT], [-0.04 * WIDTH, 1.03 * HEIGHT],
+  ]
   return pinkedOutline(points)
 })
 </script>
@@ -27,7 +31,10 @@ const outline = computed(() => {
 <template>
   <svg class="draped" :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" preserveAspectRatio="xMidYMax meet" role="img" :aria-label="label">
     <defs v-if="picture">
-      <pattern :id="id" patternUnits="userSpaceOnUse" width="150" height="250"><image :href="picture" width="150" height="250" preserveAspectRatio="xMidYMid slice" /></pattern>
+      <!-- laid out in mirrored pairs, so that no seam shows -->
+      <pattern :id="id" patternUnits="userSpaceOnUse" width="300" height="500">
+        <image v-for="flip in FLIPS" :key="flip" :href="picture" width="150" height="250" preserveAspectRatio="xMidYMid slice" :transform="flip" />
+      </pattern>
     </defs>
     <image v-if="person" :href="person" :width="WIDTH" :height="HEIGHT" preserveAspectRatio="xMidYMid slice" />
     <polygon v-if="hex" :points="outline" :fill="hex" />

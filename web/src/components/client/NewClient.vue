@@ -25,7 +25,7 @@ async function add() {
     <h2>A new client</h2>
     <div class="line">
       <NInput v-model:value="name" class="name" placeholder="Name or initials" :maxlength="120" :input-props="{ 'aria-label': 'Name or initials' }" />
-      <label><input v-model="consent" type="checkbox" /> has agreed today to photos of face and clothes, kept on this machine only</label>
+      <label><input v-model="consent" type="checkbox" /> agreed today to photos, kept on this machine only</label>
       <NInput v-model:value="purpose" class="purpose" placeholder="What for, in their words" :maxlength="500" :input-props="{ 'aria-label': 'What the photos are for' }" />
       <button class="button" type="submit">Add to the book</button>
     </div>

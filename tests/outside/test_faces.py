@@ -1,0 +1,77 @@
+"""Faces are found and spots placed on drawn portraits; what is no face gets a sentence and no reading."""
+
+import cv2
+import numpy as np
+import pytest
+
+from lucid_swatch.core.client.face import place_spots
+from lucid_swatch.core.client.portrait import IRIS_RADIUS, SPOT_RADIUS, read_spots
+from lucid_swatch.core.colour.difference import delta_e_2000
+from lucid_swatch.core.colour.spaces import decode_srgb, rgb_linear_to_lab
+from lucid_swatch.core.photo.outline import find_outline
+from lucid_swatch.demo.studio.portrait import Sitter, draw_portrait
+from lucid_swatch.outside.faces import FaceCascade
+
+SITTERS = (
+    Sitter((84.0, 6.0, 12.0), (80.0, 0.0, 3.0), (58.0, -3.0, -9.0), "bob"),
+    Sitter((74.0, 10.0, 17.0), (55.0, 12.0, 30.0), (52.0, -6.0, 10.0), "up"),
+    Sitter((62.0, 13.0, 21.0), (24.0, 6.0, 10.0), (33.0, 8.0, 14.0), "short"),
+    Sitter((50.0, 15.0, 21.0), (15.0, 3.0, 4.0), (25.0, 8.0, 12.0), "bob"),
+    Sitter((38.0, 13.0, 18.0), (12.0, 2.0, 2.0), (20.0, 6.0, 8.0), "up"),
+    Sitter((27.0, 10.0, 12.0), (11.0, 2.0, 2.0), (17.0, 5.0, 6.0), "short"),
+)
+ROWS, COLUMNS = 720, 576
+
+
+def portrait(sitter=SITTERS[2]):
+    return cv2.resize(draw_portrait(sitter, (1.0, 1.0, 1.0), 1), (COLUMNS, ROWS), interpolation=cv2.INTER_AREA)
+
+
+def placed(srgb, person=None):
+    light = decode_srgb(srgb / 255.0)
+    person = np.ones(srgb.shape[:2], bool) if person is None else person
+    return place_spots(rgb_linear_to_lab(light), FaceCascade()(srgb), person), light
+
+
+@pytest.mark.parametrize("sitter", SITTERS, ids=lambda s: f"L{s.skin[0]:.0f}")
+def test_spots_find_skin_hair_and_iris_at_every_depth(sitter, network):
+    picture = portrait(sitter)
+    found, light = placed(picture, find_outline(picture, network(picture)).mask)
+    assert found.note == ""
+    assert len(found.skin) >= 2
+    for part, radius in (("skin", SPOT_RADIUS), ("hair", SPOT_RADIUS), ("eyes", IRIS_RADIUS)):
+        read = read_spots(light, getattr(found, part), radius)
+        assert delta_e_2000(read, np.array(getattr(sitter, part))) < (9 if part == "hair" else 4), part
+
+
+def sunglasses(srgb):
+    dark = srgb.copy()
+    for x in (-0.41, 0.41):
+        middle = (int((400 + x * 178) * 0.72), int(430 * 0.72 - 2))
+        cv2.ellipse(dark, middle, (38, 28), 0, 0, 360, (18, 18, 20), -1)
+    return dark
+
+
+@pytest.mark.parametrize(
+    ("changed", "said"),
+    [
+        (lambda p: np.full_like(p, 180), "No face was found"),
+        (lambda p: p[:, :300].copy(), "No face was found"),
+        (lambda p: np.hstack([p, p]), "There are 2 faces"),
+        (lambda p: np.repeat(cv2.cvtColor(p, cv2.COLOR_RGB2GRAY)[..., None], 3, 2), "not the colour of skin"),
+        (lambda p: (p * np.array([0.5, 1.0, 0.5])).astype(np.uint8), "not the colour of skin"),
+        (lambda p: cv2.bilateralFilter(p, 15, 60, 15), "drawn or heavily retouched"),
+    ],
+    ids=["empty", "half", "two", "grey", "green", "cartoon"],
+)
+def test_what_is_no_face_is_left_to_the_stylist(changed, said):
+    found, _ = placed(changed(portrait()))
+    assert said in found.note
+    assert found.skin == found.hair == found.eyes == ()
+
+
+def test_behind_dark_glasses_the_skin_is_read_and_the_eyes_are_not():
+    found, _ = placed(sunglasses(portrait()))
+    assert "eyes are covered" in found.note
+    assert found.eyes == ()
+    assert len(found.skin) == 3
