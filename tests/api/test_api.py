@@ -244,7 +244,9 @@ def test_a_veil_lowers_what_is_known_and_not_what_was_read(demo_http, ilka):
     veiled = demo_http.put(path, json={"veils": ["make-up", "flash"]}).json()["portraits"][0]
     assert veiled["colours"] == portrait["colours"]
     assert veiled["doubts"]["skin"] > portrait["doubts"]["skin"]
-    assert demo_http.put(path, json={"veils": []}).json()["portraits"][0]["doubts"] == portrait["doubts"]
+    assert demo_http.put(path, json={"veils": []}).json()["portraits"][0]["doubts"] == pytest.approx(
+        portrait["doubts"], abs=0.05
+    )
 
 
 def test_the_stylists_word_wins_over_portrait_and_trial(demo_http, ilka):

@@ -5,7 +5,7 @@ from lucid_swatch.core.garment.vocabulary import Finish as F
 from lucid_swatch.core.garment.vocabulary import Length, Metal
 from lucid_swatch.core.garment.vocabulary import PatternType as P
 
-from .scenario import BULB, DAY, GOLD, LEATHER, LED, SHADE, STEEL, SampleClient, SampleLook, SamplePortrait, sample
+from .scenario import BULB, DAY, GOLD, LEATHER, LED, SHADE, SampleClient, SampleLook, SamplePortrait, sample
 from .studio.portrait import Sitter
 from .studio.scene import Room
 
@@ -28,7 +28,6 @@ SAMPLES = (
     sample("conker-boots.jpg", "Conker boots", C.BOOTS, ((30, 18, 20),), Room("sheet", LED, 1.05), size=0.62, finish=LEATHER, folds=0.2, formality=3, warmth=3),
     sample("dark-lace-ups.jpg", "Dark lace-ups", C.SHOES, ((18, 4, 6),), Room("carpet", DAY, 1.1), size=0.60, finish=LEATHER, folds=0.1, formality=4, warmth=2),
     sample("chart-bag.jpg", "Chart bag", C.BAG, ((34, 14, 22),), Room("wall", BULB, 1.0), size=0.58, finish=LEATHER, folds=0.15, hardware=GOLD, metal=Metal.GOLD, formality=3),
-    sample("rope-belt.jpg", "Plain tan belt", C.BELT, ((46, 18, 32),), Room("sheet", DAY, 1.0), size=0.58, finish=LEATHER, folds=0.1, hardware=STEEL, metal=Metal.SILVER, formality=2),
     sample("signal-scarf.jpg", "Signal scarf", C.SCARF, ((40, 48, 30),), Room("wood", DAY, 1.0, card=True), size=0.62, finish=(F.KNIT,), formality=2, warmth=2),
     sample("wool-cap.jpg", "Wool cap", C.HAT, ((28, 2, -14),), Room("sheet", BULB, 1.1), size=0.58, finish=(F.TWEED,), folds=0.3, formality=2, warmth=3),
 )  # fmt: skip

@@ -18,9 +18,9 @@ pillow_heif.register_heif_opener()
 MAX_BYTES = 60 * 1024 * 1024
 MAX_PIXELS = 80_000_000
 MIN_SIDE = 64
-WORKING_SIDE = 720
+WORKING_SIDE = 1024
 """Long side of the picture that is measured; 12 megapixels tell no more about a colour than this does."""
-FINER_SIDE = 1440
+FINER_SIDE = 1600
 """Long side where motifs or yarns are so fine that the working size blends them."""
 
 FORMATS = {"JPEG": "JPEG", "PNG": "PNG", "WEBP": "WebP", "HEIF": "HEIC", "MPO": "JPEG"}

@@ -181,7 +181,8 @@ def _iris(lab: FloatArray, radius: int) -> tuple[int, int, float] | None:
     y, x = np.unravel_index(int(step.argmax()), step.shape)
     if step[y, x] <= EYE_STEP:
         return None
-    return *_pupil(light, int(y), int(x) + beside, radius), float(step[y, x])
+    border = float(mean[y, x + beside]) + 0.5 * float(step[y, x])
+    return *_middle_of_dark(light, int(y), int(x) + beside, radius, border), float(step[y, x])
 
 
 def _covered(lab: FloatArray, iris: tuple[int, int, float], radius: int, skin_lightness: float) -> bool:
@@ -194,15 +195,17 @@ def _covered(lab: FloatArray, iris: tuple[int, int, float], radius: int, skin_li
     return float(place.mean()) > COVERED_FROM
 
 
-def _pupil(light: FloatArray, y: int, x: int, radius: int) -> tuple[int, int]:
-    """Row and column of the darkest small place near the middle of a disc. light: (rows, columns)."""
-    small = max(3, round(0.7 * radius)) | 1
-    calm = cv2.blur(light, (small, small))
-    reach = max(1, round(0.7 * radius))
+def _middle_of_dark(light: FloatArray, y: int, x: int, radius: int, border: float) -> tuple[int, int]:
+    """Row and column of the middle of what is darker than a border round a place. light: (rows, columns)."""
+    reach = round(1.3 * radius)
     top, left = max(0, y - reach), max(0, x - reach)
-    near = calm[top : y + reach + 1, left : x + reach + 1]
-    row, column = np.unravel_index(int(near.argmin()), near.shape)
-    return top + int(row), left + int(column)
+    near = light[top : y + reach + 1, left : x + reach + 1]
+    weight = np.maximum(border - near, 0)
+    if weight.sum() <= 0:
+        return y, x
+    rows, columns = np.mgrid[0 : near.shape[0], 0 : near.shape[1]]
+    total = float(weight.sum())
+    return top + round(float((weight * rows).sum()) / total), left + round(float((weight * columns).sum()) / total)
 
 
 def _hair_spots(lab: FloatArray, box: FaceBox, person: BoolArray, skin: FloatArray) -> tuple[Spot, ...]:

@@ -17,7 +17,7 @@ from .trial import STEPS, UNDERTONES, WEIGHTS
 
 REACH = 0.5
 """Distance of places at which a colour suits six tenths as well as the best."""
-WELL = 0.72
+WELL = 0.62
 """Of the best colour's fit, from which a colour or a piece is in the client's range."""
 CONTRAST_OPENS = 90.0
 """L* of contrast in a face that doubles how far from its own depth it carries a colour."""

@@ -164,11 +164,11 @@ def _refine(small: ByteArray, rough: FloatArray) -> BoolArray:
     within = np.ascontiguousarray(marks[box])
     if (within == cv2.GC_BGD).any():
         cv2.grabCut(
-            np.ascontiguousarray(small[box]), within, None, background, foreground, 1, cv2.GC_INIT_WITH_MASK
+            np.ascontiguousarray(small[box]), within, None, background, foreground, 2, cv2.GC_INIT_WITH_MASK
         )  # fmt: skip
         marks[box] = within
     else:
-        cv2.grabCut(small, marks, None, background, foreground, 1, cv2.GC_INIT_WITH_MASK)
+        cv2.grabCut(small, marks, None, background, foreground, 2, cv2.GC_INIT_WITH_MASK)
     cut = (marks == cv2.GC_FGD) | (marks == cv2.GC_PR_FGD)
     # where the network is sure, the colour model has no say: a white collar on a white wall stays cloth
     cut = (cut | (rough > 0.9)) & (rough > 0.1)
