@@ -73,7 +73,7 @@ def test_a_new_client_begins_with_consent_and_a_portrait(opened):
     page.get_by_label("Choose a portrait").set_input_files(
         {"name": "tove.jpg", "mimeType": "image/jpeg", "buffer": encoded(fair)}
     )
-    expect(page.get_by_role("meter", name="Depth of the skin")).to_be_visible()
+    expect(page.get_by_role("meter", name="Depth")).to_be_visible()
     lens = page.get_by_role("button", name="hair, spot 1")
     lens.focus()
     before = lens.get_attribute("style")

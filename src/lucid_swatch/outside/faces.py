@@ -22,7 +22,7 @@ class FaceFinder(Protocol):
     """Anything that finds faces seen from the front."""
 
     def __call__(self, srgb: ByteArray) -> list[FaceBox]:
-        """The faces, the largest first. srgb: (rows, columns, 3)."""
+        """Boxes round faces, the largest first; one face may have several. srgb: (rows, columns, 3)."""
 
 
 class FaceCascade:
@@ -45,22 +45,7 @@ class FaceCascade:
         boxes = [
             FaceBox(f["c"] / size[0], f["r"] / size[1], f["width"] / size[0], f["height"] / size[1]) for f in found
         ]  # fmt: skip
-        return _apart(sorted(boxes, key=lambda box: -box.width * box.height))
-
-
-def _apart(boxes: list[FaceBox]) -> list[FaceBox]:
-    """The same without those that lie over a larger one by a quarter of their own size."""
-    kept: list[FaceBox] = []
-    for box in boxes:
-        if all(_shared(box, other) < 0.25 * box.width * box.height for other in kept):
-            kept.append(box)
-    return kept
-
-
-def _shared(one: FaceBox, other: FaceBox) -> float:
-    wide = min(one.left + one.width, other.left + other.width) - max(one.left, other.left)
-    high = min(one.top + one.height, other.top + other.height) - max(one.top, other.top)
-    return max(wide, 0.0) * max(high, 0.0)
+        return sorted(boxes, key=lambda box: -box.width * box.height)
 
 
 @cache

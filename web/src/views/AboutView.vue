@@ -40,7 +40,7 @@ watch(id, async (now) => {
 
 const refuses = computed<Refusals>(() => about.value?.refuses ?? { sheer: false })
 const worn = computed(() => pieces.value.filter((piece) => about.value?.always_on?.includes(piece.id)))
-const rest = computed(() => pieces.value.filter((piece) => piece.area < 4 && !about.value?.always_on?.includes(piece.id)))
+const rest = computed(() => pieces.value.filter((piece) => piece.area <= 6 && !about.value?.always_on?.includes(piece.id)))
 
 /** Everything is kept as it is changed. */
 const keep = (change: Partial<About>) =>

@@ -20,6 +20,7 @@ const kept = ref<SideBySide[]>([])
 const sides = ref<[Side, Side]>([{ kind: 'nothing', id: '' }, { kind: 'nothing', id: '' }])
 const note = ref('')
 const said = ref('')
+const loaded = ref(false)
 
 const path = () => ({ params: { path: { client_id: id.value } } })
 watch(id, async (now) => {
@@ -31,6 +32,7 @@ watch(id, async (now) => {
     const near = pieces.value.filter((piece) => piece.nearness > 0.8)
     const at = (k: number): Side => (near[k] ? { kind: 'piece', id: near[k].id } : { kind: 'nothing', id: '' })
     sides.value = [at(0), at(1)]
+    loaded.value = true
   })
 }, { immediate: true })
 
@@ -50,6 +52,7 @@ function choose(index: 0 | 1, chosen: string) {
 }
 const keep = (better: Better | null) =>
   tried(async () => {
+    if (!loaded.value) return
     const [left, right] = sides.value
     const one = await answered(api.POST('/api/clients/{client_id}/side-by-side', { ...path(), body: { left, right, better, note: note.value } }))
     kept.value = [one, ...kept.value]
@@ -79,7 +82,7 @@ const told = (one: SideBySide) => (one.better === null ? '' : one.better === 'no
             :label="piece(sides[index])?.label ?? 'nothing'"
           />
         </div>
-        <select :value="value(sides[index])" :aria-label="index ? 'What is on the right' : 'What is on the left'" @change="choose(index, ($event.target as HTMLSelectElement).value)">
+        <select v-if="loaded" :value="value(sides[index])" :aria-label="index ? 'What is on the right' : 'What is on the left'" @change="choose(index, ($event.target as HTMLSelectElement).value)">
           <option value="nothing:">nothing, the face alone</option>
           <optgroup label="Pieces"><option v-for="one in pieces" :key="one.id" :value="`piece:${one.id}`">{{ one.label }}</option></optgroup>
           <optgroup label="Looks"><option v-for="one in looks" :key="one.id" :value="`look:${one.id}`">{{ one.name }}</option></optgroup>

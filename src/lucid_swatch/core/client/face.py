@@ -47,6 +47,8 @@ COVERED_FROM = 0.28
 """Of the surroundings of an eye: what is as dark as glass there is no iris."""
 ONE_PAIR = 14.0
 """CIELAB units within which two irises lie."""
+STEADY = 10.0
+"""CIELAB units between two places of one head of hair."""
 HAIR_FROM_SKIN = 9.0
 """CIELAB units between hair and skin, at least."""
 
@@ -55,19 +57,20 @@ def place_spots(lab: FloatArray, faces: list[FaceBox], person: BoolArray) -> Pla
     """Spots on skin, hair and eyes.
 
     lab: (rows, columns, 3), of the relit portrait. faces: those that were found in it. person: (rows, columns)."""
-    if not faces:
+    groups = _groups(faces)
+    if not groups:
         return _by_hand("No face was found. Put the lenses on bare skin, hair and iris yourself.")
-    if len(faces) > 1:
-        return _by_hand(f"There are {len(faces)} faces in the portrait. Put the lenses on the client's own.")
-    box = faces[0]
+    if len(groups) > 1:
+        return _by_hand(f"There are {len(groups)} faces in the portrait. Put the lenses on the client's own.")
     lab = lab.astype(np.float32)
+    box = _best_box(lab, groups[0])
     skin, texture = _skin_spots(lab, box)
     if not skin:
         return _by_hand("What was found is not the colour of skin. Put the lenses yourself, or relight the portrait.")
     if texture < DRAWN_BELOW:
         return _by_hand("This looks drawn or heavily retouched. Put the lenses yourself, and trust them little.")
     own = np.median([_patch(lab, box, spot) for spot in skin], axis=0)
-    eyes = _eye_spots(lab, box, float(own[0]))
+    eyes = tuple(eye.spot for eye in _eyes(lab, box, float(own[0])))
     hair = _hair_spots(lab, box, person, own)
     note = ""
     if not eyes:
@@ -75,6 +78,51 @@ def place_spots(lab: FloatArray, faces: list[FaceBox], person: BoolArray) -> Pla
     elif not hair:
         note = "No hair was seen. Put a lens on it if there is any."
     return Placed(skin, hair, eyes, note)
+
+
+def _groups(faces: list[FaceBox]) -> list[list[FaceBox]]:
+    """The boxes that lie over each other by a quarter of the smaller one, together: they are one face."""
+    groups: list[list[FaceBox]] = []
+    for box in sorted(faces, key=lambda f: -f.width * f.height):
+        joined = [g for g in groups if any(_shared(box, other) > 0.25 * box.width * box.height for other in g)]
+        for group in joined:
+            groups.remove(group)
+        groups.append([box, *(other for group in joined for other in group)])
+    return groups
+
+
+def _shared(one: FaceBox, other: FaceBox) -> float:
+    wide = min(one.left + one.width, other.left + other.width) - max(one.left, other.left)
+    high = min(one.top + one.height, other.top + other.height) - max(one.top, other.top)
+    return max(wide, 0.0) * max(high, 0.0)
+
+
+BETWEEN_EYES = 0.44
+"""Of the width of the box: from one iris to the other."""
+EYES_BELOW = 0.38
+"""Of the height of the box: from its top to the eyes."""
+
+
+def _best_box(lab: FloatArray, boxes: list[FaceBox]) -> FaceBox:
+    """The box in which two eyes are seen best, set right by them; the largest where no box shows two."""
+    rows, columns = lab.shape[:2]
+    best, clearest = boxes[0], 0.0
+    for box in boxes:
+        skin, _ = _skin_spots(lab, box)
+        if not skin:
+            continue
+        own = np.median([_patch(lab, box, spot) for spot in skin], axis=0)
+        eyes = _eyes(lab, box, float(own[0]))
+        if len(eyes) < 2 or abs(eyes[0].middle[1] - eyes[1].middle[1]) > 0.12 * box.height:
+            continue
+        step = min(eye.step for eye in eyes)
+        if step > clearest:
+            (x0, y0), (x1, y1) = (eye.middle for eye in eyes)
+            width = abs(x1 - x0) / BETWEEN_EYES
+            height = width * columns / rows
+            best = FaceBox((x0 + x1 - width) / 2, (y0 + y1) / 2 - EYES_BELOW * height, width, height)
+            clearest = step
+    return best
 
 
 def _by_hand(note: str) -> Placed:
@@ -147,24 +195,35 @@ def _skin_like(spots: list[Spot], seen: FloatArray) -> tuple[Spot, ...]:
     return tuple(spot for spot, kept in zip(spots, plausible & near, strict=True) if kept)
 
 
-def _eye_spots(lab: FloatArray, box: FaceBox, skin_lightness: float) -> tuple[Spot, ...]:
-    """A place on each iris that is seen, beside the pupil and below the sparkle."""
+@dataclass(frozen=True, slots=True, eq=False)
+class _Eye:
+    middle: Spot
+    spot: Spot
+    """Where the iris is read: beside the pupil and below the sparkle."""
+    step: float
+    """L* from the iris to the white."""
+    colour: FloatArray
+
+
+def _eyes(lab: FloatArray, box: FaceBox, skin_lightness: float) -> list[_Eye]:
+    """The irises that are seen in a face."""
     rows, columns = lab.shape[:2]
     radius = max(2, round(0.045 * box.width * columns))
-    found: list[tuple[float, Spot, FloatArray]] = []
+    found: list[_Eye] = []
     for area in EYES.values():
         cut, x0, y0 = _window(lab, box, area)
         iris = _iris(cut, radius) if min(cut.shape[:2]) >= 3 * radius else None
-        if iris is not None and not _covered(cut, iris, radius, skin_lightness):
-            y, x, step = iris
-            spot = (x0 + x + 0.55 * radius + 0.5) / columns, (y0 + y + 0.3 * radius + 0.5) / rows
-            found.append(
-                (step, spot, lab[min(int(spot[1] * rows), rows - 1), min(int(spot[0] * columns), columns - 1)])
-            )
-    if len(found) == 2 and np.linalg.norm(found[0][2] - found[1][2]) > ONE_PAIR:
+        if iris is None or _covered(cut, iris, radius, skin_lightness):
+            continue
+        y, x, step = iris
+        middle = (x0 + x + 0.5) / columns, (y0 + y + 0.5) / rows
+        spot = middle[0] + 0.55 * radius / columns, middle[1] + 0.3 * radius / rows
+        colour = lab[min(int(spot[1] * rows), rows - 1), min(int(spot[0] * columns), columns - 1)]
+        found.append(_Eye(middle, spot, step, colour))
+    if len(found) == 2 and np.linalg.norm(found[0].colour - found[1].colour) > ONE_PAIR:
         # the shadow of a temple was taken for an eye
-        found = [max(found, key=lambda one: one[0])]
-    return tuple(spot for _, spot, _ in found)
+        found = [max(found, key=lambda eye: eye.step)]
+    return found
 
 
 def _iris(lab: FloatArray, radius: int) -> tuple[int, int, float] | None:
@@ -221,11 +280,12 @@ def _hair_spots(lab: FloatArray, box: FaceBox, person: BoolArray, skin: FloatArr
                 break
             if not person[row - reach : row + reach + 1, column - reach : column + reach + 1].all():
                 break
-            colour = _patch(lab, box, spot)
-            above = _patch(lab, box, (spot[0], max(0.0, spot[1] - 0.05 * box.height)))
-            steady = np.linalg.norm(colour - above) < 10
-            if np.linalg.norm(colour - skin) > HAIR_FROM_SKIN and steady:
-                kept.append((spot, colour))
+            higher = (spot[0], max(0.0, spot[1] - 0.05 * box.height))
+            colour, above = _patch(lab, box, spot), _patch(lab, box, higher)
+            inside = person[min(int(higher[1] * rows), rows - 1), column]
+            if np.linalg.norm(colour - skin) > HAIR_FROM_SKIN and np.linalg.norm(colour - above) < STEADY:
+                # the hairline itself is skin and hair at once
+                kept.append((higher, above) if inside else (spot, colour))
                 break
     if not kept:
         return ()
