@@ -1,6 +1,6 @@
 """Runs the benchmarks and prints their figures as JSON.
 
-Usage: python -m benchmarks [--photos FOLDER]... [--only accuracy|card|intake|speed|fuzz|screens]
+Usage: python -m benchmarks [--photos FOLDER]... [--only accuracy|card|trials|portraits|intake|speed|fuzz|screens]
 FOLDER holds photos with a truth.json; without one, the project's own samples are used."""
 
 import argparse
@@ -14,10 +14,12 @@ from .accuracy import accuracy
 from .card_scenes import card_scenes
 from .fuzz import fuzz
 from .intake import intake
+from .portraits import A_BAND, portraits
 from .screens import screens
 from .speed import measuring, scoring
+from .trials import trials
 
-PARTS = ("accuracy", "card", "intake", "speed", "fuzz", "screens")
+PARTS = ("accuracy", "card", "trials", "portraits", "intake", "speed", "fuzz", "screens")
 
 
 def main():
@@ -27,6 +29,7 @@ def main():
     parser.add_argument(
         "--intake-photos", type=int, default=24, help="how many 12-megapixel photos go through the intake"
     )
+    parser.add_argument("--portraits", type=int, default=A_BAND, help="how many portraits for each depth of skin")
     asked = parser.parse_args()
     wanted = {asked.only} if asked.only else set(PARTS)
     figures = {}
@@ -42,6 +45,10 @@ def main():
             figures["scoring"] = scoring()
         if "card" in wanted:
             figures["card scenes"] = card_scenes()
+        if "trials" in wanted:
+            figures["trials"] = trials()
+        if "portraits" in wanted:
+            figures["portraits"] = portraits(asked.portraits)
         if "intake" in wanted:
             figures["intake"] = intake(demo / "samples", asked.intake_photos)
         if "fuzz" in wanted:

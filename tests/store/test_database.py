@@ -3,16 +3,23 @@
 import multiprocessing
 import resource
 import signal
+from pathlib import Path
 
 import pytest
 import sqlalchemy as sa
+from alembic import command
 from alembic.autogenerate import compare_metadata
+from alembic.config import Config
 from alembic.migration import MigrationContext
 
 from lucid_swatch.core.problems import NotThere, Refused
-from lucid_swatch.store.database import FILE, open_database
+from lucid_swatch.store import database
+from lucid_swatch.store.clients import Clients
+from lucid_swatch.store.database import FILE, connect, open_database
 from lucid_swatch.store.folder import Folder, write_atomically
 from lucid_swatch.store.tables import Base
+
+MIGRATIONS = Path(database.__file__).parent / "migrations"
 
 
 def test_the_migrations_make_the_tables(sessions):
@@ -79,3 +86,32 @@ def test_a_file_that_does_not_fit_leaves_the_old_one(tmp_path):
 def test_no_name_leads_out_of_the_folder(data, name):
     with pytest.raises(NotThere):
         Folder(data).picture("x/../..", name)
+
+
+def test_faces_read_before_survive_the_new_tables(data):
+    """A wardrobe of the version before, with a client, a portrait and a piece, opened by this one."""
+    data.mkdir()
+    config = Config()
+    config.set_main_option("script_location", str(MIGRATIONS))
+    config.attributes["url"] = f"sqlite:///{data / FILE}"
+    command.upgrade(config, "0002")
+    with connect(data).begin() as session:
+        session.execute(
+            sa.text(
+                "insert into client (id, name, note, consent_on, skin, hair, eyes, conventions, portrait, spots, created_at)"
+                " values ('c', 'Maren', '', '2031-05-04', '[60, 13, 20]', 'null', null, '{}', 1,"
+                " '{\"skin\": [[0.5, 0.5]]}', '2031-05-04 10:11:00')"
+            )
+        )
+        session.execute(
+            sa.text(
+                "insert into piece (id, client_id, label, category, pattern, pattern_confidence, finish, metal, volume, created_at)"
+                " values ('p', 'c', 'Coat', 'coat', 'solid', 1, '[]', 'none', 'easy', '2031-05-04 10:12:00')"
+            )
+        )
+    with open_database(data)() as session:
+        client = Clients(session).get("c")
+        assert client.whole.client.skin.tolist() == [60, 13, 20]
+        assert client.whole.client.hair is None
+        assert (client.portrait.id, client.portrait.spots) == ("c", {"skin": [[0.5, 0.5]]})
+        assert session.scalar(sa.text("select count(*) from piece")) == 1  # no cascade was set off

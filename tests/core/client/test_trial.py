@@ -7,6 +7,7 @@ from hypothesis import strategies as st
 
 from lucid_swatch.core.client.drapes import PLAIN_CLOTH, Drape, choose_drapes, places_of
 from lucid_swatch.core.client.trial import (
+    LAPSE,
     VERDICTS,
     TrialDesign,
     chances,
@@ -53,7 +54,7 @@ def test_chances_are_chances_and_mirror(nearer, slope, leaning):
 
 
 def test_a_finger_may_slip_however_plain_the_pair():
-    assert chances(np.array(50.0), np.array(6.0), np.array(0.0))[RIGHT] == pytest.approx(0.045)
+    assert chances(np.array(50.0), np.array(6.0), np.array(0.0))[RIGHT] == pytest.approx(0.45 * LAPSE)
 
 
 def test_drapes_lie_on_both_sides_of_every_measure(design):

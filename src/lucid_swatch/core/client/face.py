@@ -35,7 +35,10 @@ CHEEKS_AND_BROW = {
     "left cheek": (0.16, 0.40, 0.52, 0.76), "right cheek": (0.60, 0.84, 0.52, 0.76), "brow": (0.32, 0.68, -0.02, 0.20),
 }  # fmt: skip
 """Left, right, top and bottom, in fractions of the box of the face."""
-EYES = {"left": (0.14, 0.46, 0.24, 0.50), "right": (0.54, 0.86, 0.24, 0.50)}
+EyeAreas = tuple[tuple[float, float, float, float], ...]
+EYES: EyeAreas = ((0.14, 0.46, 0.24, 0.50), (0.54, 0.86, 0.24, 0.50))
+EYES_OFF: EyeAreas = ((0.04, 0.50, 0.12, 0.52), (0.50, 0.96, 0.12, 0.52))
+"""Where eyes may be when the box is off by a little, and hair and temples with them."""
 SKIN_HUE, SKIN_CHROMA = (22.0, 88.0), (5.0, 48.0)
 """Between which human skin lies in daylight, with room for a light that is not undone. Source: the range of
 reflectances of Xiao et al. 2017, Skin Research and Technology 23."""
@@ -43,6 +46,8 @@ DRAWN_BELOW = 0.11
 """CIELAB units of fine change below which a cheek is paint and not skin."""
 EYE_STEP = 4.0
 """L* between the white of an eye and its iris, at least."""
+SURROUNDINGS = 41.0
+"""Pixels of the narrow area round an eye for each pixel of the squared radius of its iris."""
 COVERED_FROM = 0.28
 """Of the surroundings of an eye: what is as dark as glass there is no iris."""
 ONE_PAIR = 14.0
@@ -105,24 +110,31 @@ EYES_BELOW = 0.38
 
 def _best_box(lab: FloatArray, boxes: list[FaceBox]) -> FaceBox:
     """The box in which two eyes are seen best, set right by them; the largest where no box shows two."""
+    boxes = sorted(boxes, key=lambda box: -box.width * box.height)
+    for areas in (EYES, EYES_OFF):
+        found = [right for box in boxes if (right := _set_right(lab, box, areas)) is not None]
+        if found:
+            return max(found, key=lambda one: one[0])[1]
+    return boxes[0]
+
+
+def _set_right(lab: FloatArray, box: FaceBox, areas: EyeAreas) -> tuple[float, FaceBox] | None:
+    """How clearly two eyes are seen in a box, and the box that they tell; None where there are not two."""
     rows, columns = lab.shape[:2]
-    best, clearest = boxes[0], 0.0
-    for box in boxes:
-        skin, _ = _skin_spots(lab, box)
-        if not skin:
-            continue
-        own = np.median([_patch(lab, box, spot) for spot in skin], axis=0)
-        eyes = _eyes(lab, box, float(own[0]))
-        if len(eyes) < 2 or abs(eyes[0].middle[1] - eyes[1].middle[1]) > 0.12 * box.height:
-            continue
-        step = min(eye.step for eye in eyes)
-        if step > clearest:
-            (x0, y0), (x1, y1) = (eye.middle for eye in eyes)
-            width = abs(x1 - x0) / BETWEEN_EYES
-            height = width * columns / rows
-            best = FaceBox((x0 + x1 - width) / 2, (y0 + y1) / 2 - EYES_BELOW * height, width, height)
-            clearest = step
-    return best
+    skin, _ = _skin_spots(lab, box)
+    if not skin:
+        return None
+    own = np.median([_patch(lab, box, spot) for spot in skin], axis=0)
+    eyes = _eyes(lab, box, float(own[0]), areas)
+    if len(eyes) < 2 or abs(eyes[0].middle[1] - eyes[1].middle[1]) > 0.12 * box.height:
+        return None
+    (x0, y0), (x1, y1) = (eye.middle for eye in eyes)
+    width = abs(x1 - x0) / BETWEEN_EYES
+    if not 0.6 < width / box.width < 1.5:
+        return None
+    height = width * columns / rows
+    told = FaceBox((x0 + x1 - width) / 2, (y0 + y1) / 2 - EYES_BELOW * height, width, height)
+    return min(eye.step for eye in eyes), told
 
 
 def _by_hand(note: str) -> Placed:
@@ -205,12 +217,12 @@ class _Eye:
     colour: FloatArray
 
 
-def _eyes(lab: FloatArray, box: FaceBox, skin_lightness: float) -> list[_Eye]:
-    """The irises that are seen in a face."""
+def _eyes(lab: FloatArray, box: FaceBox, skin_lightness: float, areas: EyeAreas = EYES) -> list[_Eye]:
+    """The irises that are seen in some areas of a face."""
     rows, columns = lab.shape[:2]
     radius = max(2, round(0.045 * box.width * columns))
     found: list[_Eye] = []
-    for area in EYES.values():
+    for area in areas:
         cut, x0, y0 = _window(lab, box, area)
         iris = _iris(cut, radius) if min(cut.shape[:2]) >= 3 * radius else None
         if iris is None or _covered(cut, iris, radius, skin_lightness):
@@ -251,7 +263,8 @@ def _covered(lab: FloatArray, iris: tuple[int, int, float], radius: int, skin_li
     dark = float(np.median(lab[max(0, y - half) : y + half + 1, max(0, x - half) : x + half + 1, 0]))
     place = (lab[..., 0] < (dark + skin_lightness) / 2).astype(np.uint8)
     place = cv2.morphologyEx(place, cv2.MORPH_OPEN, np.ones((half + 1, half + 1), np.uint8))
-    return float(place.mean()) > COVERED_FROM
+    # as large as the surroundings of an eye are against its iris
+    return float(place.sum()) > COVERED_FROM * SURROUNDINGS * radius**2
 
 
 def _middle_of_dark(light: FloatArray, y: int, x: int, radius: int, border: float) -> tuple[int, int]:

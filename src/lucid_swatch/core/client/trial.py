@@ -28,11 +28,11 @@ MIRRORED = np.array([1, 0, 2])
 UNDERTONES = np.linspace(-1, 1, 20)
 STEPS = np.linspace(0, 1, 8)
 """Of depth and of clarity."""
-SLOPES = np.array([1.5, 3.0, 6.0])
+SLOPES = np.array([2.0, 4.0, 8.0])
 """How sharply an observer tells near from far; unknown, so that all of them are believed in part."""
 LEANINGS = np.array([-0.35, 0.0, 0.35])
 """Logits towards the left side."""
-LAPSE = 0.10
+LAPSE = 0.08
 """Share of verdicts that a slipping finger or a wandering mind gives."""
 ALIKE = 0.35
 """Logits within which an observer sees no difference."""
