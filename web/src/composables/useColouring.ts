@@ -16,8 +16,11 @@ export function useColouring(clientId: Ref<string>, reload: () => Promise<void>)
     const path = { params: { path: { client_id: clientId.value } } }
     if (!clientId.value) return
     await tried(async () => {
-      follows.value = await answered(api.GET('/api/clients/{client_id}/follows', path))
-      trials.value = await answered(api.GET('/api/clients/{client_id}/trials', path))
+      const [suits, held] = await Promise.all([
+        answered(api.GET('/api/clients/{client_id}/follows', path)), answered(api.GET('/api/clients/{client_id}/trials', path)),
+      ])
+      follows.value = suits
+      trials.value = held
     })
   }
   async function changed(act: () => Promise<unknown>) {

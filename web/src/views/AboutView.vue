@@ -88,7 +88,7 @@ const ROW_NAMES: Record<string, string> = { client: 'client', look: 'look', piec
   <section v-if="erased" class="erased" aria-labelledby="erased">
     <h1 id="erased">{{ erased.name }} is erased</h1>
     <p>{{ plural(erased.gone.files.length, 'file') }} went, and {{ rows.map(([table, count]) => plural(count, ROW_NAMES[table] ?? table, table === 'face' ? 'portraits or readings' : undefined)).join(', ') }}.</p>
-    <p v-if="erased.gone.left.length" role="alert"><strong>Still there:</strong> {{ erased.gone.left.join(', ') }}. Stop the application and remove these by hand.</p>
+    <p v-if="erased.gone.left.length" role="alert"><strong>Still there:</strong> {{ erased.gone.left.join(', ') }}. Close what else uses the data folder, stop the application and remove these by hand; a database file is cleaned the next time a client is erased.</p>
     <p v-else>The data folder and the database file were searched afterwards, freed pages included: nothing is left.</p>
     <details v-if="erased.gone.files.length"><summary>What went</summary><ul><li v-for="file in erased.gone.files" :key="file">{{ file }}</li></ul></details>
     <RouterLink class="button firm" :to="{ name: 'book' }">To the clients’ book</RouterLink>

@@ -91,7 +91,7 @@ function turn(one: Veil) {
       <h1>Colouring</h1>
       <ProblemNote v-if="problem ?? clientProblem" :problem="(problem ?? clientProblem)!" />
       <p v-if="newest" class="soft">{{ plural(newest.held.length, 'pair') }} held to the face: {{ sideWords(newest.warm ?? 0.5, newest.balanced ?? 0) }}. The trial counts; open pins are the portraits alone.</p>
-      <p v-else-if="face.counts" class="soft">A starting point read from {{ portraits.length + others.length === 1 ? 'one source' : plural(portraits.length + others.length, 'source') }}. Holding cloth to the face settles it.</p>
+      <p v-else-if="face.counts && !face.held" class="soft">A starting point read from {{ portraits.length + others.length === 1 ? 'one source' : plural(portraits.length + others.length, 'source') }}. Holding cloth to the face settles it.</p>
       <p v-if="face.disagree.length" role="status"><strong>The portraits disagree</strong> on {{ listed(face.disagree) }}. Let the one in the better light count.</p>
       <div v-for="tape in tapes" :key="tape.key" class="tape">
         <h3>{{ tape.name }}<span v-if="tape.key === 'depth' && angle" class="soft">skin: {{ skinDepth(angle.value) }}, typology angle {{ angle.value.toFixed(0) }}°</span></h3>
