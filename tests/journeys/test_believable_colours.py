@@ -19,13 +19,13 @@ def test_a_white_card_relights_a_photo_and_the_light_serves_the_series(opened):
     page.keyboard.press("l")
     box = page.get_by_role("img", name=re.compile("IMG_2208")).bounding_box()
     page.mouse.click(box["x"] + 0.10 * box["width"], box["y"] + 0.88 * box["height"])
-    expect(page.get_by_text("corrected from what you tapped")).to_be_visible(timeout=15_000)
+    expect(page.get_by_text("corrected from what you tapped")).to_be_visible()
     page.keyboard.press("g")
     expect(page.get_by_text("2 photos will be read in this light.")).to_be_visible()
     page.get_by_role("button", name=re.compile("^IMG_2207.jpg")).click()
-    expect(page.get_by_text("as in another photo of the series")).to_be_visible(timeout=15_000)
+    expect(page.get_by_text("as in another photo of the series")).to_be_visible()
     page.get_by_role("button", name="read it anew").click()
-    expect(page.get_by_text("estimated from the scene")).to_be_visible(timeout=15_000)
+    expect(page.get_by_text("estimated from the scene")).to_be_visible()
 
 
 def test_the_reader_settles_a_doubt(opened):
@@ -40,7 +40,7 @@ def test_the_reader_settles_a_doubt(opened):
     expect(page.get_by_text("calibrated on its tile")).to_be_visible()
     page.get_by_role("heading", name="IMG_2207.jpg").click()
     page.keyboard.press("r")
-    expect(page.get_by_text("from the colour reader")).to_be_visible(timeout=15_000)
+    expect(page.get_by_text("from the colour reader")).to_be_visible()
     assert int(doubt.inner_text().split()[0]) < before
 
 
@@ -48,10 +48,10 @@ def test_the_same_photo_again_is_noticed(opened):
     page = opened
     page.get_by_role("article", name="Ilka Maren").get_by_role("link", name="photos to go through").click()
     add(page, ("coat.jpg", coat_photo()))
-    expect(page.get_by_role("button", name=re.compile("^coat.jpg, (read|look)"))).to_be_visible(timeout=15_000)
+    expect(page.get_by_role("button", name=re.compile("^coat.jpg, (read|look)"))).to_be_visible()
     smaller = Image.open(io.BytesIO(coat_photo())).resize((256, 320))
     add(page, ("copy.jpg", encoded(smaller, quality=80)))
-    page.get_by_role("button", name=re.compile("^copy.jpg, (read|look)")).click(timeout=15_000)
+    page.get_by_role("button", name=re.compile("^copy.jpg, (read|look)")).click()
     expect(page.get_by_text("The same photo as coat.jpg?")).to_be_visible()
     page.keyboard.press("d")
     expect(page.get_by_role("button", name=re.compile("^copy.jpg"))).to_have_count(0)
@@ -65,13 +65,13 @@ def test_two_pieces_in_one_photo(opened):
     page.keyboard.press("m")
     expect(page.get_by_text("Draw a box round the other piece.")).to_be_visible()
     picture = page.get_by_role("img", name=re.compile("IMG_2208"))
-    expect(picture).to_be_visible(timeout=15_000)
+    expect(picture).to_be_visible()
     box = picture.bounding_box()
     page.mouse.move(box["x"] + 0.2 * box["width"], box["y"] + 0.2 * box["height"])
     page.mouse.down()
     page.mouse.move(box["x"] + 0.8 * box["width"], box["y"] + 0.5 * box["height"], steps=6)
     page.mouse.up()
-    expect(page.get_by_role("button", name="undo stroke")).to_be_visible(timeout=15_000)
+    expect(page.get_by_role("button", name="undo stroke")).to_be_visible()
     expect(page.get_by_role("link", name="Intake · 4")).to_be_visible()
 
 
@@ -112,4 +112,4 @@ def test_what_lies_in_the_watched_folder_comes_in(opened, tmp_path):
     expect(page.get_by_text(f"Watching {phone}.")).to_be_visible()
     page.get_by_role("link", name="Lucid Swatch").click()
     page.get_by_role("article", name="Ilka Maren").get_by_role("link", name="photos to go through").click()
-    expect(page.get_by_role("button", name=re.compile("^coat.jpg"))).to_be_visible(timeout=15_000)
+    expect(page.get_by_role("button", name=re.compile("^coat.jpg"))).to_be_visible()
