@@ -8,6 +8,7 @@ describe('colouring in words', () => {
   it('says the side with its chance, and when there is none', () => {
     expect(sideWords(0.93, 0.1)).toBe('warm, 93 % sure')
     expect(sideWords(0.1, 0.1)).toBe('cool, 90 % sure')
+    expect(sideWords(0.9996, 0)).toBe('warm, more than 99 % sure')
     expect(sideWords(0.5, 0.8)).toBe('between warm and cool, 80 % sure')
   })
   it('has a word for both ends of every tape', () => {

@@ -19,11 +19,13 @@ export function skinDepth(angle: number): string {
   return steps.find(([least]) => angle > least)?.[1] ?? 'deep'
 }
 
+/** A chance as a person says it: nothing that people judge is ever wholly sure. */
+const surely = (chance: number) => (chance > 0.99 ? 'more than 99 % sure' : `${Math.round(chance * 100)} % sure`)
+
 /** What a trial has found of the side of the undertone, with its chance. */
 export function sideWords(warm: number, balanced: number): string {
-  if (balanced > 0.7) return `between warm and cool, ${Math.round(balanced * 100)} % sure`
-  const side = warm > 0.5 ? 'warm' : 'cool'
-  return `${side}, ${Math.round(Math.max(warm, 1 - warm) * 100)} % sure`
+  if (balanced > 0.7) return `between warm and cool, ${surely(balanced)}`
+  return `${warm > 0.5 ? 'warm' : 'cool'}, ${surely(Math.max(warm, 1 - warm))}`
 }
 
 /** A list as a person says it. */
