@@ -292,6 +292,23 @@ def test_what_follows_names_the_rail(demo_http, ilka):
     assert fits == sorted(fits, reverse=True)
 
 
+def test_what_is_always_on_joins_every_look(demo_http, ilka):
+    rail = rail_of(demo_http, ilka)
+    knit, hoops = rail["Rust ribbed knit"]["id"], rail["Gold hoops"]["id"]
+    path = f"/api/clients/{ilka['id']}"
+    together = demo_http.post(f"{path}/judge", json={"pieces": [knit, hoops]}).json()
+    about = ilka["about"] | {"always_on": [hoops]}
+    assert demo_http.put(f"{path}/about", json=about).json()["about"]["always_on"] == [hoops]
+    alone = demo_http.post(f"{path}/judge", json={"pieces": [knit]}).json()
+    assert alone["overall"] == together["overall"]
+    assert hoops not in alone["effects"]
+    painted = demo_http.put(f"{path}/about", json=about | {"lipstick": [40, 50, 20]}).json()["about"]
+    assert painted["lipstick"] == [40, 50, 20]
+    assert demo_http.post(f"{path}/judge", json={"pieces": [knit]}).json()["overall"] != alone["overall"]
+    missing = demo_http.put(f"{path}/about", json=about | {"always_on": ["nowhere"]})
+    assert "not on the client's rail" in missing.json()["what"]
+
+
 def test_two_things_are_kept_side_by_side(demo_http, ilka):
     rail = rail_of(demo_http, ilka)
     path = f"/api/clients/{ilka['id']}/side-by-side"

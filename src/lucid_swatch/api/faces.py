@@ -93,7 +93,7 @@ def read_live(
 def portrait_picture(context: InContext, portrait_id: str, name: str) -> Response:
     """The portrait relit, the face, or the person cut out."""
     kind = "image/webp" if name.endswith(".webp") else "image/jpeg"
-    headers = {"cache-control": "private, max-age=31536000, immutable"}
+    headers = {"cache-control": "no-store"}  # no copy of a face stays in a browser
     return Response(context.folder.picture(portrait_id, name).read_bytes(), media_type=kind, headers=headers)
 
 

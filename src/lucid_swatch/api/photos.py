@@ -169,4 +169,4 @@ def photo_picture(context: InContext, photo_id: str, name: str) -> Response:
     """A picture made from the photo: as shot, relit, cloth only, or the crop of a colour."""
     content = context.folder.picture(photo_id, name).read_bytes()
     kind = "image/webp" if name.endswith(".webp") else "image/jpeg"
-    return Response(content, media_type=kind, headers={"cache-control": "private, no-cache"})
+    return Response(content, media_type=kind, headers={"cache-control": "no-store"})

@@ -127,8 +127,7 @@ def _hang_and_keep(sessions: Sessions, client: SampleClient, photo_ids: dict[str
         with sessions.begin() as session:
             keep_look(session, client_id, look.name, tuple(pieces[file] for file in look.pieces), look.intent)
     with sessions.begin() as session:
-        always = [pieces[file] for file in client.always_on]
-        write_about(session, client_id, About.model_validate(client.about | {"always_on": always}))
+        write_about(session, client_id, About.model_validate(client.about))
         if client.trial:
             hold_drapes(session, client_id, client.sitter, OBSERVER)
 

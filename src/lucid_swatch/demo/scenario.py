@@ -78,7 +78,5 @@ class SampleClient:
     looks: tuple[SampleLook, ...]
     consent_for: str = "Colour reading and looks, kept by the studio."
     about: dict[str, object] = field(default_factory=dict)
-    always_on: tuple[str, ...] = ()
-    """Files of pieces that join every look."""
     trial: bool = False
     """Whether drapes have been held to the face."""

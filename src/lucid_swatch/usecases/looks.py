@@ -47,27 +47,24 @@ def judge_pieces(session: Session, client_id: str, piece_ids: tuple[str, ...], i
         raise NotThere("this piece is not on the client's rail.", missing, "Load the page again.")
     if len(set(piece_ids)) < len(piece_ids):
         raise Refused("one piece is in the look twice.", "look", "Take one of them out.")
-    joined = _always_on(client, rail, piece_ids)
-    worn = tuple(rail[id] for id in piece_ids) + joined
-    fixed = {piece.id for piece in joined}
-    rest = tuple(piece for id, piece in rail.items() if id not in piece_ids and id not in fixed)
+    always = _always_on(client, rail, piece_ids)
+    taken = {*piece_ids, *(piece.id for piece in always)}
     face = known_face(client)
-    found = consider(Look("look", worn, face, client.conventions, intent, rest))
-    # what is always on neither goes nor is handed to the look as if it had been chosen
-    mends = [mend for mend in found.mends if mend.piece not in fixed]
-    effects = {
-        id: replace(effect, pieces=tuple(p for p in effect.pieces if p not in fixed))
-        for id, effect in found.effects.items()
-    }
-    return Judged(found.verdict, mends, effects, found.stitches, band_of(face))
+    found = consider(
+        Look(
+            "look", tuple(rail[id] for id in piece_ids), face, client.conventions, intent,
+            tuple(piece for id, piece in rail.items() if id not in taken), always,
+        )
+    )  # fmt: skip
+    return Judged(found.verdict, found.mends, found.effects, found.stitches, band_of(face))
 
 
 def _always_on(client: ClientRecord, rail: dict[str, Piece], piece_ids: tuple[str, ...]) -> tuple[Piece, ...]:
     """What joins every look of a client: glasses, a ring, a headscarf, and the lipstick as a colour at the face."""
     about = About.model_validate(client.about)
     pieces = tuple(rail[id] for id in about.always_on if id in rail and id not in piece_ids)
-    if about.lipstick is None or not piece_ids:
-        return pieces if piece_ids else ()
+    if about.lipstick is None:
+        return pieces
     lipstick = Piece("lipstick", Category.HAIR_PIECE, np.array([about.lipstick]), np.ones(1), label="lipstick")
     return (*pieces, lipstick)
 
@@ -117,10 +114,11 @@ def overall_of(session: Session, client_id: str, looks: list[KeptLook]) -> dict[
         [
             Look(
                 k.id,
-                tuple(rail[id] for id in k.piece_ids) + _always_on(client, rail, k.piece_ids),
+                tuple(rail[id] for id in k.piece_ids),
                 face,
                 client.conventions,
                 k.intent,
+                always=_always_on(client, rail, k.piece_ids),
             )
             for k in looks
         ]

@@ -18,11 +18,14 @@ from tests.strategies import pieces
 def looks_with_rail(draw):
     worn = [draw(pieces(f"worn-{k}")) for k in range(draw(st.integers(1, 4)))]
     rest = tuple(draw(pieces(f"rail-{k}")) for k in range(draw(st.integers(1, 4))))
-    return Look("look", in_order(worn), rail=rest)
+    always = tuple(draw(pieces(f"always-{k}")) for k in range(draw(st.integers(0, 2))))
+    return Look("look", in_order(worn), rail=rest, always=always)
 
 
 def overall(look, chosen):
-    return judge([Look("after", in_order(chosen), look.client, look.conventions, look.intent)])[0].overall
+    return judge([Look("after", in_order(chosen), look.client, look.conventions, look.intent, always=look.always)])[
+        0
+    ].overall
 
 
 @settings(max_examples=40, deadline=None)
@@ -49,6 +52,17 @@ def test_every_mend_raises_the_whole_by_what_it_says(look):
         worn += [by_id[i] for i in (mend.with_piece, mend.piece if mend.do == "add" else None) if i]
         assert overall(look, worn) - judge([look])[0].overall == pytest.approx(mend.gain, abs=0.051)
         assert mend.gain >= 1
+
+
+@settings(max_examples=25, deadline=None)
+@given(looks_with_rail())
+def test_what_is_always_on_counts_as_if_it_had_been_chosen_and_is_never_taken_off(look):
+    found = consider(look)
+    chosen = judge([Look("look", in_order(look.worn), look.client, look.conventions, look.intent)])[0]
+    assert found.verdict.overall == chosen.overall
+    always = {piece.id for piece in look.always}
+    assert not always & {id for effect in found.effects.values() for id in effect.pieces}
+    assert not always & {mend.piece for mend in found.mends}
 
 
 @given(pieces("new"), st.lists(pieces(), max_size=4))

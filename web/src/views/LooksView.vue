@@ -33,6 +33,7 @@ const intent = computed(() => draft.value.intent)
 const { judged, problem: judgeProblem } = useVerdict(id, onRail, intent)
 /** What is always on joins every look that has begun. */
 const always = computed(() => (onRail.value.length ? (client.value?.about.always_on ?? []).filter((one) => !onRail.value.includes(one)) : []))
+const choosable = computed(() => rail.value.filter((one) => !always.value.includes(one.id)))
 const worn = computed(() => [...onRail.value, ...always.value].flatMap((one) => rail.value.find((p) => p.id === one) ?? []))
 const squint = ref(false)
 const pointed = ref<string[]>([])
@@ -87,7 +88,7 @@ const KEYS: [string, string][] = [
 <template>
   <div class="looks">
     <aside class="left">
-      <GoesHere :rail="rail" :worn="onRail" :judged="judged" @put="put" />
+      <GoesHere :rail="choosable" :worn="onRail" :judged="judged" @put="put" />
     </aside>
     <section class="middle" aria-label="Figure">
       <LookFigure v-if="client && worn.length" :client="client" :rail="rail" :worn="worn" :judged="judged" :pointed="pointed" :squint="squint" @mend="mend" />

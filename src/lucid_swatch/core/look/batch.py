@@ -71,16 +71,16 @@ def make_batch(looks: list[Look]) -> LookBatch:
     """The arrays of some looks, which must follow one school of neutrals."""
     order: dict[int, int] = {}
     pieces: list[Piece] = []
-    for piece in (p for look in looks for p in look.pieces):
+    for piece in (p for look in looks for p in look.worn):
         if id(piece) not in order:
             order[id(piece)] = len(pieces)
             pieces.append(piece)
     table = build_table(tuple(pieces), looks[0].conventions.strict_neutrals)
-    most = max(len(look.pieces) for look in looks)
+    most = max(len(look.worn) for look in looks)
     index = np.full((len(looks), most), -1, dtype=np.intp)
     for row, look in enumerate(looks):
         # one order whatever they came in: among equals the first would lead
-        index[row, : len(look.pieces)] = [order[id(p)] for p in in_order(look.pieces)]
+        index[row, : len(look.worn)] = [order[id(p)] for p in in_order(look.worn)]
     faces = {id(look.client): look.client for look in looks}
     read = {key: None if face is None else read_colouring(face) for key, face in faces.items()}
     return batch_of(

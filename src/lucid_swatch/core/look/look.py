@@ -42,6 +42,13 @@ class Look:
     intent: Intent | None = None
     rail: tuple[Piece, ...] = ()
     """Further pieces that mends may draw on."""
+    always: tuple[Piece, ...] = ()
+    """Pieces that are on in every look: they count, and no change takes them off."""
+
+    @property
+    def worn(self) -> tuple[Piece, ...]:
+        """Everything that is judged."""
+        return self.pieces + self.always
 
 
 def in_order(pieces: Iterable[Piece]) -> tuple[Piece, ...]:

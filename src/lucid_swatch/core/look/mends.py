@@ -113,8 +113,8 @@ def _removals(look: Look) -> list[Change]:
 
 
 def _additions(look: Look) -> list[Change]:
-    taken = {_zone(p) for p in look.pieces if _zone(p) in SINGLE}
-    worn = {p.category for p in look.pieces}
+    taken = {_zone(p) for p in look.worn if _zone(p) in SINGLE}
+    worn = {p.category for p in look.worn}
     if Zone.WHOLE in taken:
         taken |= {Zone.UPPER, Zone.LOWER}
     if taken & {Zone.UPPER, Zone.LOWER}:
