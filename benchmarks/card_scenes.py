@@ -182,29 +182,38 @@ def _layout(rng):
     cv2.fillPoly(mask, [np.rint(shirt * [width, 1000] + [left, 180]).astype(np.int32)], 1)
     labels[mask > 0] = 0
     turn, size = np.radians(rng.uniform(0, 360)), rng.uniform(2.0, 2.6)
+    middle = np.array([COLUMNS - 205, rng.uniform(300, ROWS - 300)])
+    paint_card(labels, middle, turn, size, np.arange(2, len(NOMINAL) + 3), rng.normal(0, 6, (4, 2)))
+    return labels, (labels == 0) & (mask > 0)
+
+
+def paint_card(picture, middle, turn, size, values, shaken=0.0):
+    """Paints the card into a picture, of labels or of light.
+
+    middle: where its middle lies, pixels. turn: radians. size: pixels to the millimetre. values: what to paint for each
+    patch, the first of which is the paper too, and last for the black of the marks. shaken: (4, 2), its corners off."""
     spin = np.array([[np.cos(turn), -np.sin(turn)], [np.sin(turn), np.cos(turn)]]) * size
-    flat = np.array([[0, 0], [WIDTH, 0], [WIDTH, HEIGHT], [0, HEIGHT]]) - [WIDTH / 2, HEIGHT / 2]
-    corners = flat @ spin.T + [COLUMNS - 205, rng.uniform(300, ROWS - 300)] + rng.normal(0, 6, (4, 2))
     whole = np.array([[0, 0], [WIDTH, 0], [WIDTH, HEIGHT], [0, HEIGHT]])
+    corners = (whole - [WIDTH / 2, HEIGHT / 2]) @ spin.T + middle + shaken
     homography = cv2.getPerspectiveTransform(whole.astype(np.float32), corners.astype(np.float32))
 
     def fill(box, value):
         x0, y0, x1, y1 = box
         points = np.array([[[x0, y0], [x1, y0], [x1, y1], [x0, y1]]], np.float32)
-        cv2.fillPoly(
-            labels, [np.rint(cv2.perspectiveTransform(points, homography)[0] * 16).astype(np.int32)], value, 8, 4
-        )
+        place = np.zeros(picture.shape[:2], np.uint8)
+        seen = cv2.perspectiveTransform(points, homography)[0]
+        cv2.fillPoly(place, [np.rint(seen * 16).astype(np.int32)], 1, 8, 4)
+        picture[place > 0] = value
 
-    fill((0, 0, WIDTH, HEIGHT), 2)
+    fill((0, 0, WIDTH, HEIGHT), values[0])
     for number, box in enumerate(marker_boxes()):
         cells = marker_cells(number)
         side = (box[2] - box[0]) / len(cells)
         for row, column in zip(*np.nonzero(cells), strict=True):
             x, y = box[0] + column * side, box[1] + row * side
-            fill((x, y, x + side, y + side), len(NOMINAL) + 2)
+            fill((x, y, x + side, y + side), values[-1])
     for k, box in enumerate(patch_boxes()):
-        fill(box, k + 2)
-    return labels, (labels == 0) & (mask > 0)
+        fill(box, values[k])
 
 
 def _light_and_folds(rng, mask):

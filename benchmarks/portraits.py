@@ -15,16 +15,7 @@ from lucid_swatch.core.client.face import place_spots
 from lucid_swatch.core.client.portrait import SPOT_RADIUS, read_spots
 from lucid_swatch.core.colour.difference import delta_e_2000
 from lucid_swatch.core.colour.spaces import rgb_linear_to_lab
-from lucid_swatch.core.photo.card import (
-    HEIGHT,
-    NOMINAL,
-    WIDTH,
-    find_card,
-    marker_boxes,
-    marker_cells,
-    patch_boxes,
-    read_patches,
-)
+from lucid_swatch.core.photo.card import NOMINAL, find_card, read_patches
 from lucid_swatch.core.photo.card_light import light_from_card
 from lucid_swatch.core.photo.light import relit
 from lucid_swatch.core.photo.outline import find_outline
@@ -34,7 +25,7 @@ from lucid_swatch.files.photo import decode_photo
 from lucid_swatch.outside.cut_out import SalientObjectNetwork
 from lucid_swatch.outside.faces import FaceCascade
 
-from .card_scenes import CAMERAS, NANOMETRES, READER_NOISE, _developed, _lab, _printed, _reflectance, _seen
+from .card_scenes import CAMERAS, NANOMETRES, READER_NOISE, _developed, _lab, _printed, _reflectance, _seen, paint_card
 
 DEPTHS = (0.006, 0.016, 0.035, 0.065, 0.11, 0.17, 0.25, 0.36)
 """Share of melanin in the outer skin, from the fairest to the deepest."""
@@ -109,7 +100,7 @@ def _portrait(job):
     # the painted wall and smock are grey in the drawing: they take the cast that the lamp leaves on a grey
     light = np.where(_background(drawn, lab)[..., None], light * cast, light)
     bare = light.copy()
-    _lay_card(light, seen[3:-1], rng)
+    paint_card(light, np.array([685, 830]), np.radians(rng.uniform(-12, 12)), 1.75, seen[3:-1])  # in the sitter's hand
     true = _lab(skin[None])[0]
     measured = _lab(printed) + rng.normal(0, READER_NOISE, NOMINAL.shape)
     middle = float(np.quantile(light.max(axis=-1), 0.97))
@@ -161,32 +152,3 @@ def _background(drawn, lab):
     near = np.zeros(grey.shape, np.uint8)
     near[60:620, 190:610] = 1
     return grey & (near == 0)
-
-
-def _lay_card(light, seen, rng):
-    """The card beside the face, in the hand of the sitter."""
-    size, turn = 1.75, np.radians(rng.uniform(-12, 12))
-    spin = np.array([[np.cos(turn), -np.sin(turn)], [np.sin(turn), np.cos(turn)]]) * size
-    flat = np.array([[0, 0], [WIDTH, 0], [WIDTH, HEIGHT], [0, HEIGHT]]) - [WIDTH / 2, HEIGHT / 2]
-    corners = (flat @ spin.T + [685, 830]).astype(np.float32)
-    whole = np.array([[0, 0], [WIDTH, 0], [WIDTH, HEIGHT], [0, HEIGHT]], np.float32)
-    homography = cv2.getPerspectiveTransform(whole, corners)
-
-    def fill(box, colour):
-        x0, y0, x1, y1 = box
-        points = cv2.perspectiveTransform(np.array([[[x0, y0], [x1, y0], [x1, y1], [x0, y1]]], np.float32), homography)[
-            0
-        ]
-        mask = np.zeros(light.shape[:2], np.uint8)
-        cv2.fillPoly(mask, [np.rint(points * 16).astype(np.int32)], 1, 8, 4)
-        light[mask > 0] = colour
-
-    fill((0, 0, WIDTH, HEIGHT), seen[0])
-    for number, box in enumerate(marker_boxes()):
-        cells = marker_cells(number)
-        side = (box[2] - box[0]) / len(cells)
-        for row, column in zip(*np.nonzero(cells), strict=True):
-            x, y = box[0] + column * side, box[1] + row * side
-            fill((x, y, x + side, y + side), seen[-1])
-    for k, box in enumerate(patch_boxes()):
-        fill(box, seen[k])

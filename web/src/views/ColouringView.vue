@@ -79,7 +79,7 @@ function turn(one: Veil) {
         </ul>
         <p class="acts">
           <button class="button" type="button" :aria-pressed="tapping" @click="tapping = !tapping">{{ tapping ? 'Tap something white or grey' : 'Relight' }}</button>
-          <span class="soft">Through</span>
+          <span class="soft">Seen through</span>
           <button v-for="one in VEILS" :key="one" class="word" type="button" :aria-pressed="portrait.veils.includes(one)" :disabled="busy" @click="turn(one)">{{ one }}</button>
           <button class="word" type="button" :aria-pressed="portrait.in_use" :disabled="busy" @click="count(portrait.id, !portrait.in_use)">{{ portrait.in_use ? 'counts' : 'does not count' }}</button>
           <button class="word" type="button" :disabled="busy" @click="remove(portrait.id)">remove</button>
