@@ -59,7 +59,7 @@ def test_near_pieces_have_words_and_numbers(http, client):
     near = http.get(f"/api/photos/{one['id']}/neighbours").json()
     assert len(near) == 4
     assert [n["difference"] for n in near] == sorted(n["difference"] for n in near)
-    assert {n["word"] for n in near} <= {"matches", "may be the same", "related", "differs"}
+    assert {n["kin"] for n in near} <= {"match", "may match", "clash", "related", "apart"}
 
 
 def test_the_card_is_served_in_two_sizes_only(http):

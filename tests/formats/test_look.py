@@ -7,7 +7,9 @@ import pytest
 
 from lucid_swatch.core.problems import Refused
 from lucid_swatch.formats.document import read_json
-from lucid_swatch.formats.look import LookDocument, parse_looks, parse_pieces
+from lucid_swatch.core.garment.school import STRICT
+from lucid_swatch.formats.look import LookDocument, parse_looks
+from lucid_swatch.formats.rail import parse_pieces
 
 KNIT = {
     "id": "knit",
@@ -88,7 +90,7 @@ def test_a_rail_carries_its_school():
         "conventions": {"neutrals": "strict"},
         "pieces": [KNIT],
     }
-    assert parse_pieces(rail)[1] is True
+    assert parse_pieces(rail)[1] == STRICT
     with pytest.raises(Refused, match="neither a rail nor a look"):
         parse_pieces({})
 

@@ -1,5 +1,6 @@
 """What is stored comes back, and goes when it shall."""
 
+import json
 from dataclasses import replace
 from datetime import UTC, date, datetime
 
@@ -12,15 +13,19 @@ from lucid_swatch.core.look.look import Conventions, Intent
 from lucid_swatch.core.problems import NotThere, Refused
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.faces import Faces
+from lucid_swatch.store.journal import Journal
 from lucid_swatch.store.looks import Looks
+from lucid_swatch.store.palettes import Palettes
 from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.records import (
     ClientRecord,
+    Entry,
     FaceRecord,
     FaceSource,
     HungPiece,
     KeptLook,
+    PaletteRecord,
     PhotoRecord,
     PhotoState,
     SideBySide,
@@ -83,16 +88,33 @@ def test_the_newest_trial_with_a_verdict_is_the_one_that_counts(session):
 @settings(max_examples=40, suppress_health_check=[HealthCheck.function_scoped_fixture], deadline=None)
 @given(pieces())
 def test_every_piece_comes_back(session, piece):
-    hung = HungPiece(piece, "maren", NOW, None, Bin.TONE)
+    hung = HungPiece(replace(piece, bin_said=Bin.TONE), "maren", NOW, None, {"size": "M"})
     Pieces(session).add(hung)
     session.expire_all()
     back = Pieces(session).get(piece.id)
-    assert (back.client_id, back.created_at, back.bin_said) == ("maren", NOW, Bin.TONE)
+    assert (back.client_id, back.created_at, back.piece.bin_said, back.kept) == ("maren", NOW, Bin.TONE, {"size": "M"})
     for name in ("category", "label", "pattern", "scale", "finish", "metal", "volume", "length", "statement", "worn"):
         assert getattr(back.piece, name) == getattr(piece, name)
     assert np.array_equal(back.piece.lab, piece.lab)
     assert np.array_equal(back.piece.share, piece.share)
     Pieces(session).remove(piece.id)
+
+
+@settings(max_examples=40, suppress_health_check=[HealthCheck.function_scoped_fixture], deadline=None)
+@given(pieces(), pieces())
+def test_a_snapshot_brings_a_piece_back_just_so(session, piece, other):
+    book = Pieces(session)
+    book.add(HungPiece(piece, "maren", NOW, None, {"worn_on": ["2031-05-01"]}))
+    before = json.loads(json.dumps(book.snapshot(piece.id)))
+    book.change(HungPiece(replace(other, id=piece.id, bin_said=Bin.PRINT), "maren", NOW, None, {}))
+    book.restore(piece.id, before)
+    assert book.snapshot(piece.id) == before
+    book.restore(piece.id, None)
+    assert book.snapshot(piece.id) is None
+    book.restore(piece.id, before)
+    session.expire_all()
+    assert book.snapshot(piece.id) == before
+    book.remove(piece.id)
 
 
 def hang(session, id):
@@ -131,9 +153,11 @@ def test_an_erased_client_leaves_no_row(session):
     Faces(session).add(face("f"))
     Trials(session).add(TrialRecord("t", "maren", NOW, ()))
     Comparisons(session).add(SideBySide("s", "maren", NOW, {"kind": "nothing"}, {"kind": "nothing"}))
+    Journal(session).add("maren", "hung a coat", [Entry("piece", "coat", None, {})], NOW)
+    Palettes(session).write(PaletteRecord("w", "maren", "Winter", ({"name": "navy", "lab": [21, 4, -22]},), 10.0, NOW))
     gone = Clients(session).erase("maren")
-    assert gone == {"client": 1, "look": 1, "piece": 1, "photo": 1, "face": 1, "trial": 1, "side_by_side": 1}
-    tables = ("client", "photo", "piece", "piece_colour", "look", "look_piece", "face", "trial", "side_by_side")
+    assert gone == {"client": 1, "look": 1, "piece": 1, "photo": 1, "face": 1, "trial": 1, "side_by_side": 1, "change": 1, "palette": 1}
+    tables = ("client", "photo", "piece", "piece_colour", "look", "look_piece", "face", "trial", "side_by_side", "change", "palette")
     left = {
         table: session.connection().exec_driver_sql(f"select count(*) from {table}").scalar_one() for table in tables
     }

@@ -79,10 +79,10 @@ def test_the_nearest_pieces_come_first_with_a_word(coat, add, sessions):
             hang_photo(session, id, Word(category=Category.COAT, label=name))
     with sessions() as session:
         found = neighbours(session, coat)
-    assert [one.hung.piece.label for one in found] == ["navy.jpg", "blue.jpg", "red.jpg"]
-    assert found[0].word == "matches"
-    assert found[1].word in ("may be the same", "related")
-    assert found[2].word == "differs"
+    assert [one.piece.label for one in found] == ["navy.jpg", "blue.jpg", "red.jpg"]
+    assert found[0].kin == "match"
+    assert found[1].kin in ("may match", "clash", "related")
+    assert found[2].kin == "apart"
     assert found[0].difference < found[1].difference < found[2].difference
 
 

@@ -63,7 +63,7 @@ def test_what_is_taken_over_recolours_the_piece_and_keeps_the_words(hung, coat, 
     with sessions() as session:
         piece = Pieces(session).get(hung.piece.id)
     assert piece.piece.label == "The old one"
-    assert piece.bin_said is Bin.TONE
+    assert piece.piece.bin_said is Bin.TONE
     assert piece.piece.lab[0] == pytest.approx(kept.reading["colours"][0]["lab"], abs=0.01)
     assert abs(piece.piece.lab[0, 0] - hung.piece.lab[0, 0]) > 5
 

@@ -10,7 +10,7 @@ from fastapi.routing import APIRoute
 from starlette.middleware.gzip import GZipMiddleware
 from starlette.staticfiles import StaticFiles
 
-from . import clients, faces, looks, photos, rail, rereading, studio, trials
+from . import audit, clients, faces, looks, photos, rail, rereading, studio, trials
 from .context import Context
 from .guard import Guard
 from .problems import ProblemDocument, answer, install
@@ -51,7 +51,7 @@ def api_router() -> APIRouter:
     """Everything under /api."""
     problem = {"model": ProblemDocument}
     api = APIRouter(prefix="/api", responses={404: problem, 409: problem, 422: problem})
-    for part in (clients, faces, trials, photos, rail, looks, rereading, studio):
+    for part in (clients, faces, trials, photos, rail, audit, looks, rereading, studio):
         api.include_router(part.router)
     return api
 

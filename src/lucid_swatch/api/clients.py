@@ -11,7 +11,9 @@ from lucid_swatch.formats.client import About
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.looks import Looks
 from lucid_swatch.store.photos import Photos
+from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.records import ClientRecord, PhotoState
+from lucid_swatch.usecases.changes import recorded
 from lucid_swatch.usecases.clients import (
     add_client,
     archive,
@@ -20,7 +22,7 @@ from lucid_swatch.usecases.clients import (
     withdraw_consent,
     write_about,
 )
-from lucid_swatch.usecases.rail import the_rail
+from lucid_swatch.usecases.rail import sorted_pieces
 from lucid_swatch.usecases.take_out import client_archive
 
 from .colouring_documents import face_answer, face_pictures, portrait_answer
@@ -32,15 +34,15 @@ from .documents import (
     ConsentRequest,
     ErasedAnswer,
     NewClient,
-    bolt_of,
 )
+from .rail_documents import bolt_of
 
 router = APIRouter(prefix="/clients", tags=["clients"])
 
 
 def client_answer(session: Session, client: ClientRecord) -> ClientAnswer:
     """A client with the rail as one bolt."""
-    rail = the_rail(session, client.id)
+    rail = sorted_pieces(Pieces(session).of_client(client.id), client.conventions.school)
     photos = Photos(session).of_client(client.id)
     pictures = {} if client.portrait is None else face_pictures(client.portrait)
     return ClientAnswer(
@@ -88,7 +90,9 @@ def change_client(session: UnitOfWork, client_id: str, change: ClientChange) -> 
         client, name=client.name if change.name is None else change.name.strip(),
         note=client.note if change.note is None else change.note, conventions=conventions, undertone=undertone,
     )  # fmt: skip
-    Clients(session).change(client)
+    with recorded(session, client_id, f"neutrals: {change.neutrals or 'as before'}") as journal:
+        journal.touches("client", client_id)
+        Clients(session).change(client)
     return client_answer(session, client)
 
 

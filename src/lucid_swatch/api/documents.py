@@ -5,54 +5,23 @@ from typing import Literal
 
 from pydantic import Field
 
-from lucid_swatch.core.colour.spaces import chroma, hue_angle, lab_to_hex
 from lucid_swatch.core.garment.vocabulary import (
     Bin,
-    Category,
-    Finish,
-    Length,
-    Metal,
-    Part,
-    PatternType,
-    Scale,
     Undertone,
-    Volume,
-    Worn,
 )
-from lucid_swatch.core.look.body import AREAS, NEARNESS, OTHER_AREA, ZONES, Zone
 from lucid_swatch.core.look.look import Intent
 from lucid_swatch.formats.client import About
 from lucid_swatch.formats.measurement import MeasurementDocument
-from lucid_swatch.formats.verdict import MeasuresDocument, MendDocument, SortDocument
+from lucid_swatch.formats.verdict import MeasuresDocument, MendDocument
 from lucid_swatch.store.records import KeptLook, PhotoRecord, PhotoState
-from lucid_swatch.usecases.alike import Alike, Likeness, Neighbour
+from lucid_swatch.usecases.alike import Alike, Likeness
 from lucid_swatch.usecases.intake import TakenIn
-from lucid_swatch.usecases.rail import OnRail, Word
 from lucid_swatch.usecases.rereading import Change
 
 from .base import Answer, Fraction, NeutralMark, Request
 from .colouring_documents import FaceAnswer, PortraitAnswer
 from .problems import ProblemDocument
-
-
-class ColourAnswer(Answer):
-    """A colour with what a screen shows of it."""
-
-    lab: list[float]
-    hex: str
-    share: float
-    part: Part = Part.CLOTH
-    uncertainty: float | None = None
-    picture: str | None = None
-    """Where the relit crop of it is, if there is one."""
-
-
-class BoltColour(Answer):
-    """A stretch of a rail seen as one bolt of cloth."""
-
-    hex: str
-    share: float
-    name: str
+from .rail_documents import BoltColour
 
 
 class ClientAnswer(Answer):
@@ -133,20 +102,6 @@ class AlikeAnswer(Answer):
     kind: Likeness
     hung: bool
     picture: str
-
-
-class NeighbourAnswer(Answer):
-    """A piece on the rail, with how far its main colour is from that of a photo."""
-
-    piece_id: str
-    label: str
-    difference: float
-    """CIEDE2000 between the two readings."""
-    within: float
-    """CIEDE2000 that the two readings leave open together."""
-    word: str
-    hex: str
-    picture: str | None
 
 
 class ApartRequest(Request):
@@ -281,63 +236,6 @@ class TakenAnswer(Answer):
     problem: ProblemDocument | None
 
 
-class WordRequest(Request):
-    """The stylist's word on a piece; what is left out stays as read."""
-
-    category: Category | None = None
-    label: str | None = Field(default=None, max_length=200)
-    bin: Bin | None = None
-    pattern: PatternType | None = None
-    scale: Scale | None = None
-    finish: list[Finish] | None = None
-    metal: Metal | None = None
-    volume: Volume | None = None
-    length: Length | None = None
-    formality: float | None = Field(default=None, ge=1, le=5)
-    warmth: float | None = Field(default=None, ge=0, le=4)
-    statement: float | None = Field(default=None, ge=0, le=1)
-    worn: Worn | None = None
-
-    def to_word(self) -> Word:
-        """As the use cases take it."""
-        values = self.model_dump()
-        finish = values.pop("finish")
-        return Word(**values, finish=None if finish is None else tuple(finish))
-
-
-class PieceAnswer(Answer):
-    """A piece on the rail."""
-
-    id: str
-    label: str
-    category: Category
-    zone: Zone
-    area: float
-    """Visible area before layering, in hundredths of a figure."""
-    nearness: float
-    """To the face, 0 to 1."""
-    colours: list[ColourAnswer]
-    pattern: PatternType
-    scale: Scale | None
-    finish: list[str]
-    metal: Metal
-    volume: Volume
-    length: Length | None
-    formality: float | None
-    worn: Worn | None
-    sort: SortDocument
-    bin_said: Bin | None
-    doubtful: bool
-    lightness: float
-    chroma: float
-    hue: float
-    photo_id: str | None
-    cloth: str | None
-    """Where the relit crop of the cloth is, if there is one."""
-    thumbnail: str | None
-    created_at: datetime
-
-
 class JudgeRequest(Request):
     """Pieces to judge as a look."""
 
@@ -441,17 +339,6 @@ def _picture(photo: PhotoRecord, name: str) -> str:
     return f"/api/photos/{photo.id}/pictures/{name}?reading={photo.reading_number}"
 
 
-def neighbour_answer(found: Neighbour) -> NeighbourAnswer:
-    """A near piece as the intake shows it."""
-    one = found.hung
-    return NeighbourAnswer(
-        piece_id=one.piece.id, label=one.piece.label or one.piece.category.value,
-        difference=round(found.difference, 1), within=round(found.within, 1), word=found.word,
-        hex=lab_to_hex(one.piece.lab[0]),
-        picture=None if one.photo_id is None else f"/api/photos/{one.photo_id}/pictures/colour-0.jpg",
-    )  # fmt: skip
-
-
 def reading_change(change: Change) -> ReadingChange:
     """A changed reading as the intake shows it."""
     before, after = (MeasurementDocument.model_validate(r) for r in (change.before, change.after))
@@ -479,54 +366,9 @@ def taken_answer(taken: TakenIn) -> TakenAnswer:
     )  # fmt: skip
 
 
-def piece_answer(one: OnRail) -> PieceAnswer:
-    """A piece as the rail shows it."""
-    piece, hung = one.hung.piece, one.hung
-    base = None if hung.photo_id is None else f"/api/photos/{hung.photo_id}/pictures"
-    colours = [
-        ColourAnswer(
-            lab=[round(float(v), 2) for v in lab], hex=lab_to_hex(lab), share=round(float(piece.share[k]), 4),
-            part=piece.parts[k] if piece.parts else Part.CLOTH,
-            uncertainty=None if piece.uncertainty is None else round(float(piece.uncertainty[k]), 1),
-            picture=None if base is None else f"{base}/colour-{k}.jpg",
-        )
-        for k, lab in enumerate(piece.lab)
-    ]  # fmt: skip
-    zone = ZONES[piece.category]
-    return PieceAnswer(
-        id=piece.id, label=piece.called, category=piece.category, zone=zone, area=AREAS.get(piece.category, OTHER_AREA),
-        nearness=NEARNESS[zone], colours=colours, pattern=piece.pattern, scale=piece.scale,
-        finish=sorted(f.value for f in piece.finish), metal=piece.metal, volume=piece.volume, length=piece.length,
-        formality=piece.formality, worn=piece.worn, sort=SortDocument.from_core(piece.id, one.sorted), bin_said=hung.bin_said,
-        doubtful=one.doubtful, lightness=round(float(piece.lab[0, 0]), 1), chroma=round(float(chroma(piece.lab[0])), 1),
-        hue=round(float(hue_angle(piece.lab[0])), 0), photo_id=hung.photo_id,
-        cloth=None if base is None else f"{base}/cloth.jpg",
-        thumbnail=None if base is None else f"{base}/thumbnail.jpg", created_at=hung.created_at,
-    )  # fmt: skip
-
-
 def look_answer(look: KeptLook, overall: float) -> LookAnswer:
     """A kept look."""
     return LookAnswer(
         id=look.id, name=look.name, pieces=list(look.piece_ids), intent=look.intent, overall=overall,
         created_at=look.created_at,
     )  # fmt: skip
-
-
-def bolt_of(rail: list[OnRail]) -> list[BoltColour]:
-    """A rail as one bolt: every piece's colours by what they cover, warm to cool and dark to light."""
-    parts = []
-    total = 0.0
-    for one in rail:
-        piece = one.hung.piece
-        area = AREAS.get(piece.category, OTHER_AREA)
-        total += area
-        parts += [
-            (one.sorted.bin, float(lab[0]), lab, area * float(share), one.sorted.name)
-            for lab, share in zip(piece.lab, piece.share, strict=True)
-        ]  # fmt: skip
-    order = list(Bin)
-    parts.sort(key=lambda part: (order.index(part[0]), part[1]))
-    return [
-        BoltColour(hex=lab_to_hex(lab), share=round(area / total, 4), name=name) for _, _, lab, area, name in parts if area
-    ]  # fmt: skip

@@ -10,6 +10,7 @@ from lucid_swatch.core.problems import Refused
 from lucid_swatch.files.photo import MAX_BYTES
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.photos import Photos
+from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.records import PhotoRecord
 from lucid_swatch.usecases.alike import alike, neighbours, not_the_same
 from lucid_swatch.usecases.intake import (
@@ -22,25 +23,23 @@ from lucid_swatch.usecases.intake import (
     take_in,
     undo_stroke,
 )
-from lucid_swatch.usecases.rail import hang_photo, sorted_pieces
+from lucid_swatch.usecases.rail import hang_photo
 from lucid_swatch.usecases.reader import read_cloth
 
+from .audit_documents import photos_of
 from .context import Context, InContext, UnitOfWork
 from .documents import (
     ApartRequest,
     LightRequest,
-    NeighbourAnswer,
     PhotoAnswer,
-    PieceAnswer,
     SeriesRequest,
     StrokeRequest,
     TakenAnswer,
-    WordRequest,
-    neighbour_answer,
     photo_answer,
-    piece_answer,
     taken_answer,
 )
+from .rail import answer_pieces
+from .rail_documents import NeighbourAnswer, PieceAnswer, WordRequest, neighbour_answer
 
 router = APIRouter(tags=["photos"])
 MOST_AT_ONCE = 100
@@ -111,7 +110,9 @@ def keep_apart(session: UnitOfWork, photo_id: str, apart: ApartRequest) -> Photo
 @router.get("/photos/{photo_id}/neighbours")
 def near_pieces(session: UnitOfWork, photo_id: str) -> list[NeighbourAnswer]:
     """The pieces on the rail whose main colour is nearest to that of a photo."""
-    return [neighbour_answer(found) for found in neighbours(session, photo_id)]
+    found = neighbours(session, photo_id)
+    photos = photos_of(Pieces(session).of_client(Photos(session).get(photo_id).client_id))
+    return [neighbour_answer(one, photos.get(one.piece.id)) for one in found]
 
 
 @router.post("/photos/{photo_id}/strokes")
@@ -153,9 +154,7 @@ def put_aside(session: UnitOfWork, photo_id: str) -> PhotoAnswer:
 @router.post("/photos/{photo_id}/hang", status_code=201)
 def hang(session: UnitOfWork, photo_id: str, word: WordRequest) -> PieceAnswer:
     """Hangs what the photo shows on the rail."""
-    hung = hang_photo(session, photo_id, word.to_word())
-    strict = Clients(session).get(hung.client_id).conventions.strict_neutrals
-    return piece_answer(sorted_pieces([hung], strict)[0])
+    return answer_pieces(session, [hang_photo(session, photo_id, word.to_word())])[0]
 
 
 @router.delete("/photos/{photo_id}", status_code=204)

@@ -8,7 +8,7 @@ import typer
 from lucid_swatch.core.garment.sorting import sort_pieces
 from lucid_swatch.core.problems import Problem
 from lucid_swatch.formats.document import read_json
-from lucid_swatch.formats.look import parse_pieces
+from lucid_swatch.formats.rail import parse_pieces
 from lucid_swatch.formats.verdict import SortDocument
 
 from .output import print_json, print_table, stop
@@ -20,8 +20,8 @@ def sort(
 ) -> None:
     """Say where each piece hangs: warm, cool or balanced neutral, tone or print."""
     try:
-        pieces, strict = parse_pieces(read_json(file))
-        answers = [SortDocument.from_core(p.id, s) for p, s in zip(pieces, sort_pieces(pieces, strict), strict=True)]
+        pieces, school = parse_pieces(read_json(file))
+        answers = [SortDocument.from_core(p.id, s) for p, s in zip(pieces, sort_pieces(pieces, school), strict=True)]
     except Problem as problem:
         stop(problem)
     if json:

@@ -6,7 +6,6 @@ import numpy as np
 from pydantic import Field, field_validator, model_validator
 
 from lucid_swatch.core.client.colouring import Client
-from lucid_swatch.core.garment.piece import Piece
 from lucid_swatch.core.garment.vocabulary import Undertone
 from lucid_swatch.core.look.look import Conventions, Intent, Look
 from lucid_swatch.core.problems import Refused
@@ -61,6 +60,22 @@ class ConventionsDocument(Document):
             pair_shoes_and_bag=self.shoes_and_bag == "pair", avoid_black_in_summer=self.black_in_summer == "avoid",
         )  # fmt: skip
 
+    @classmethod
+    def from_core(cls, conventions: Conventions) -> "ConventionsDocument":
+        """The document of the schools in force."""
+        return cls.model_validate(
+            {
+                "statement": "mute" if conventions.mute_round_statement else "pick-up",
+                "metals": "mix" if conventions.mix_metals else "match",
+                "neutrals": "strict" if conventions.strict_neutrals else "broad",
+                "prints": "one" if conventions.one_print else "mix",
+                "black-with-denim": "avoid" if conventions.avoid_black_with_denim else "allow",
+                "whites": "one" if conventions.one_white else "different",
+                "shoes-and-bag": "pair" if conventions.pair_shoes_and_bag else "related",
+                "black-in-summer": "avoid" if conventions.avoid_black_in_summer else "allow",
+            }
+        )
+
 
 class LookDocument(Titled):
     """A look."""
@@ -75,8 +90,8 @@ class LookDocument(Titled):
     """Further pieces that mends may draw on."""
 
     @model_validator(mode="after")
-    def _ids_differ(self) -> "LookDocument":
-        _differ([p.id for p in self.pieces])
+    def _idscheck_ids(self) -> "LookDocument":
+        check_ids([p.id for p in self.pieces])
         return self
 
     def to_core(self) -> Look:
@@ -87,20 +102,8 @@ class LookDocument(Titled):
         )  # fmt: skip
 
 
-class RailDocument(Titled):
-    """A wardrobe."""
-
-    format: Literal["lucid-swatch/rail"] = "lucid-swatch/rail"
-    conventions: ConventionsDocument = Field(default_factory=ConventionsDocument)
-    pieces: list[PieceDocument] = Field(max_length=5000)
-
-    @model_validator(mode="after")
-    def _ids_differ(self) -> "RailDocument":
-        _differ([p.id for p in self.pieces])
-        return self
-
-
-def _differ(ids: list[str]) -> None:
+def check_ids(ids: list[str]) -> None:
+    """Raises ValueError when two pieces have one id."""
     twice = next((one for one in ids if ids.count(one) > 1), None) if len(set(ids)) < len(ids) else None
     if twice is not None:
         raise ValueError(f"two pieces have the id '{twice}'")
@@ -126,18 +129,3 @@ def parse_looks(value: Any) -> list[Look]:
         except Refused as problem:
             raise Refused(problem.what, problem.where + name, problem.do) from None
     return looks
-
-
-def parse_pieces(value: Any) -> tuple[list[Piece], bool]:
-    """The pieces of a rail or a look, and whether the strict school of neutrals is in force."""
-    kind = value.get("format") if isinstance(value, dict) else None
-    if kind == "lucid-swatch/look":
-        look = parse(LookDocument, value)
-        return [p.to_core() for p in look.pieces], look.conventions.to_core().strict_neutrals
-    if kind == "lucid-swatch/rail":
-        rail = parse(RailDocument, value)
-        return [p.to_core() for p in rail.pieces], rail.conventions.to_core().strict_neutrals
-    raise Refused(
-        "this is neither a rail nor a look.", "$.format",
-        'Begin the document with "format": "lucid-swatch/rail", "version": 1.',
-    )  # fmt: skip

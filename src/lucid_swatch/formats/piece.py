@@ -7,6 +7,7 @@ from pydantic import Field, field_validator, model_validator
 
 from lucid_swatch.core.garment.piece import Piece
 from lucid_swatch.core.garment.vocabulary import (
+    Bin,
     Category,
     Finish,
     Length,
@@ -73,6 +74,8 @@ class PieceDocument(Document):
     warmth: float | None = Field(default=None, ge=0, le=4)
     statement: float | None = Field(default=None, ge=0, le=1)
     worn: Worn | None = None
+    bin: Bin | None = None
+    """Where the stylist hangs it, when that is not where its colours say."""
 
     @model_validator(mode="after")
     def _shares_sum(self) -> "PieceDocument":
@@ -85,16 +88,18 @@ class PieceDocument(Document):
         """The piece as the core sees it, colours largest first, shares exactly 1."""
         colours = sorted(self.colours, key=lambda c: (-c.share, c.lab))
         share = np.array([c.share for c in colours])
+        if abs(share.sum() - 1) > 1e-9:
+            share = share / share.sum()
         known = all(c.uncertainty is not None for c in colours)
         return Piece(
             id=self.id, category=self.category, lab=np.array([c.lab for c in colours], dtype=float),
-            share=share / share.sum(), label=self.label, parts=tuple(c.part for c in colours),
+            share=share, label=self.label, parts=tuple(c.part for c in colours),
             uncertainty=np.array([c.uncertainty for c in colours], dtype=float) if known else None,
             pattern=self.pattern.type,
             pattern_confidence=0.95 if self.pattern.confidence is None else self.pattern.confidence,
             scale=self.pattern.scale, finish=frozenset(self.finish), metal=self.metal, volume=self.volume,
             length=self.length, formality=self.formality, warmth=self.warmth, statement=self.statement,
-            worn=self.worn,
+            worn=self.worn, bin_said=self.bin,
         )  # fmt: skip
 
     @classmethod
@@ -102,9 +107,9 @@ class PieceDocument(Document):
         """The document of a piece."""
         colours = [
             {
-                "lab": [round(float(v), 2) for v in lab], "share": float(share),
+                "lab": [float(v) for v in lab], "share": float(share),
                 "part": piece.parts[k] if piece.parts else Part.CLOTH,
-                "uncertainty": None if piece.uncertainty is None else round(float(piece.uncertainty[k]), 2),
+                "uncertainty": None if piece.uncertainty is None else float(piece.uncertainty[k]),
             }
             for k, (lab, share) in enumerate(zip(piece.lab, piece.share, strict=True))
         ]  # fmt: skip
@@ -114,5 +119,6 @@ class PieceDocument(Document):
                 "pattern": {"type": piece.pattern, "scale": piece.scale, "confidence": piece.pattern_confidence},
                 "finish": sorted(piece.finish), "metal": piece.metal, "volume": piece.volume, "length": piece.length,
                 "formality": piece.formality, "warmth": piece.warmth, "statement": piece.statement, "worn": piece.worn,
+                "bin": piece.bin_said,
             }
         )  # fmt: skip

@@ -111,6 +111,8 @@ class SortDocument(Document):
     undertone: Undertone
     lean: str | None = None
     name: str
+    family: str
+    """The family of the name: of a print, that of its ground."""
     confidence: float
 
     @classmethod
@@ -118,5 +120,5 @@ class SortDocument(Document):
         """The document of a sort."""
         return cls(
             id=id, bin=one.bin, temperature=round(one.temperature, 2), undertone=one.undertone, lean=one.lean,
-            name=one.name, confidence=round(one.confidence, 2),
+            name=one.name, family=one.family, confidence=round(one.confidence, 2),
         )  # fmt: skip

@@ -1,14 +1,17 @@
 """Clients in the database."""
 
 from dataclasses import asdict
+from typing import Any
 
 import sqlalchemy as sa
 from sqlalchemy.orm import Session
 
+from lucid_swatch.core.garment.school import Leaning
 from lucid_swatch.core.look.look import Conventions
 from lucid_swatch.core.problems import NotThere
 
 from .faces import face_record
+from .leanings import studio_leanings
 from .records import ClientRecord
 from .tables import ClientRow
 
@@ -22,11 +25,12 @@ class Clients:
     def all(self) -> list[ClientRecord]:
         """Every client, by name, the archived ones last."""
         order = (ClientRow.archived_at.is_not(None), ClientRow.name)
-        return [_record(row) for row in self.session.scalars(sa.select(ClientRow).order_by(*order))]
+        leanings = studio_leanings(self.session)
+        return [_record(row, leanings) for row in self.session.scalars(sa.select(ClientRow).order_by(*order))]
 
     def get(self, id: str) -> ClientRecord:
         """One client. NotThere when there is none."""
-        return _record(self._row(id))
+        return _record(self._row(id), studio_leanings(self.session))
 
     def add(self, client: ClientRecord) -> None:
         """Writes a new client."""
@@ -56,6 +60,17 @@ class Clients:
         self.session.flush()
         return counts | {"client": 1}
 
+    def snapshot(self, id: str) -> dict[str, Any] | None:
+        """The schools that are followed for a client, as the journal keeps them."""
+        row = self.session.get(ClientRow, id)
+        return None if row is None else {"conventions": row.conventions}
+
+    def restore(self, id: str, kept: dict[str, Any] | None) -> None:
+        """Makes the schools what a snapshot says."""
+        if kept is not None:
+            self._row(id).conventions = kept["conventions"]
+            self.session.flush()
+
     def _row(self, id: str) -> ClientRow:
         # faces and trials are written beside the client: what was loaded before may be old
         row = self.session.get(ClientRow, id, populate_existing=True)
@@ -64,7 +79,7 @@ class Clients:
         return row
 
 
-OWNED = ("look", "piece", "photo", "face", "trial", "side_by_side")
+OWNED = ("look", "piece", "photo", "face", "trial", "side_by_side", "change", "palette")
 """Tables whose rows belong to a client, in the order in which they may go."""
 
 
@@ -72,15 +87,20 @@ def _columns(client: ClientRecord) -> dict[str, object]:
     return {
         "name": client.name, "note": client.note, "consent_on": client.consent_on, "consent_for": client.consent_for,
         "consent_withdrawn_on": client.consent_withdrawn_on, "archived_at": client.archived_at,
-        "undertone": client.undertone, "conventions": asdict(client.conventions), "about": client.about,
+        "undertone": client.undertone, "conventions": _kept_conventions(client.conventions), "about": client.about,
         "created_at": client.created_at,
     }  # fmt: skip
 
 
-def _record(row: ClientRow) -> ClientRecord:
+def _kept_conventions(conventions: Conventions) -> dict[str, object]:
+    """The schools of a client; the leanings belong to the whole studio and are kept there."""
+    return {name: value for name, value in asdict(conventions).items() if name != "leanings"}
+
+
+def _record(row: ClientRow, leanings: tuple[Leaning, ...]) -> ClientRecord:
     told = next((trial.reading for trial in reversed(row.trials) if trial.reading is not None), None)
     return ClientRecord(
         row.id, row.name, row.consent_on, row.created_at, row.note, row.consent_for, row.consent_withdrawn_on,
-        row.archived_at, row.undertone, Conventions(**row.conventions), row.about,
+        row.archived_at, row.undertone, Conventions(**row.conventions, leanings=leanings), row.about,
         tuple(face_record(face) for face in row.faces), told,
     )  # fmt: skip

@@ -1,6 +1,7 @@
 """Photos in the database."""
 
 from dataclasses import fields
+from typing import Any
 
 import sqlalchemy as sa
 from sqlalchemy.orm import Session
@@ -54,6 +55,18 @@ class Photos:
         """Removes a photo."""
         self.session.delete(self._row(id))
         self.session.flush()
+
+    def snapshot(self, id: str) -> dict[str, Any] | None:
+        """How far a photo has come, as the journal keeps it; None when there is none."""
+        row = self.session.get(PhotoRow, id)
+        return None if row is None else {"state": row.state.value}
+
+    def restore(self, id: str, kept: dict[str, Any] | None) -> None:
+        """Makes a photo as far as a snapshot says; one that was removed meanwhile stays away."""
+        row = self.session.get(PhotoRow, id)
+        if kept is not None and row is not None:
+            row.state = PhotoState(kept["state"])
+            self.session.flush()
 
     def _row(self, id: str) -> PhotoRow:
         row = self.session.get(PhotoRow, id)

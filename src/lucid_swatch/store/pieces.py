@@ -1,5 +1,8 @@
 """Pieces in the database."""
 
+from dataclasses import replace
+from typing import Any
+
 import numpy as np
 import sqlalchemy as sa
 from sqlalchemy.orm import Session
@@ -9,7 +12,8 @@ from lucid_swatch.core.garment.vocabulary import Finish, Part
 from lucid_swatch.core.problems import NotThere, Refused
 
 from .records import HungPiece
-from .tables import LookPieceRow, LookRow, PieceColourRow, PieceRow
+from .snapshots import hung_from, snapshot_of
+from .tables import LookPieceRow, LookRow, PhotoRow, PieceColourRow, PieceRow
 
 
 class Pieces:
@@ -36,7 +40,9 @@ class Pieces:
 
     def change(self, hung: HungPiece) -> None:
         """Writes a piece again."""
-        _fill(self._row(hung.piece.id), hung)
+        row = self._row(hung.piece.id)
+        row.photo_id = hung.photo_id
+        _fill(row, hung)
         self.session.flush()
 
     def remove(self, id: str) -> None:
@@ -50,6 +56,26 @@ class Pieces:
         self.session.delete(row)
         self.session.flush()
 
+    def snapshot(self, id: str) -> dict[str, Any] | None:
+        """All values of a piece, as JSON takes them; None when there is none."""
+        row = self.session.get(PieceRow, id)
+        return None if row is None else snapshot_of(_record(row))
+
+    def restore(self, id: str, kept: dict[str, Any] | None) -> None:
+        """Makes a piece what a snapshot says. Refused when it should go and kept looks use it."""
+        row = self.session.get(PieceRow, id)
+        if kept is None:
+            if row is not None:
+                self.remove(id)
+            return
+        hung = hung_from(id, kept)
+        if hung.photo_id is not None and self.session.get(PhotoRow, hung.photo_id) is None:
+            hung = replace(hung, photo_id=None)  # the photo was removed in the meantime
+        if row is None:
+            self.add(hung)
+        else:
+            self.change(hung)
+
     def _row(self, id: str) -> PieceRow:
         row = self.session.get(PieceRow, id)
         if row is None:
@@ -59,11 +85,11 @@ class Pieces:
 
 def _fill(row: PieceRow, hung: HungPiece) -> None:
     piece = hung.piece
-    row.label, row.category, row.bin_said = piece.label, piece.category, hung.bin_said
+    row.label, row.category, row.bin_said = piece.label, piece.category, piece.bin_said
     row.pattern, row.pattern_confidence, row.scale = piece.pattern, piece.pattern_confidence, piece.scale
     row.finish, row.metal, row.volume = sorted(f.value for f in piece.finish), piece.metal, piece.volume
     row.length, row.formality, row.warmth = piece.length, piece.formality, piece.warmth
-    row.statement, row.worn = piece.statement, piece.worn
+    row.statement, row.worn, row.kept = piece.statement, piece.worn, hung.kept
     colours = [
         PieceColourRow(
             piece_id=piece.id, position=k, lightness=float(lab[0]), a=float(lab[1]), b=float(lab[2]), share=float(piece.share[k]),
@@ -90,5 +116,6 @@ def _record(row: PieceRow) -> HungPiece:
         pattern=row.pattern, pattern_confidence=row.pattern_confidence, scale=row.scale,
         finish=frozenset(Finish(f) for f in row.finish), metal=row.metal, volume=row.volume, length=row.length,
         formality=row.formality, warmth=row.warmth, statement=row.statement, worn=row.worn,
+        bin_said=row.bin_said,
     )  # fmt: skip
-    return HungPiece(piece, row.client_id, row.created_at, row.photo_id, row.bin_said)
+    return HungPiece(piece, row.client_id, row.created_at, row.photo_id, row.kept)

@@ -10,7 +10,7 @@ import numpy as np
 from lucid_swatch.core.client.trial import TrialReading
 from lucid_swatch.core.client.whole import FaceColours, WholeColouring, whole_colouring
 from lucid_swatch.core.garment.piece import Piece
-from lucid_swatch.core.garment.vocabulary import Bin, Undertone
+from lucid_swatch.core.garment.vocabulary import Undertone
 from lucid_swatch.core.look.look import Conventions, Intent
 
 
@@ -156,7 +156,43 @@ class HungPiece:
     client_id: str
     created_at: datetime
     photo_id: str | None = None
-    bin_said: Bin | None = None
+    kept: dict[str, Any] = field(default_factory=dict)
+    """What a wardrobe keeps about it: the document of formats.kept."""
+
+
+@dataclass(frozen=True, slots=True)
+class Entry:
+    """One thing that a change touched. None stands for nothing there."""
+
+    kind: str
+    id: str
+    before: dict[str, Any] | None
+    after: dict[str, Any] | None
+
+
+@dataclass(frozen=True, slots=True)
+class ChangeRecord:
+    """A change of a rail, as kept."""
+
+    id: int
+    client_id: str
+    told: str
+    entries: tuple[Entry, ...]
+    made_at: datetime
+    taken_back: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class PaletteRecord:
+    """A few colours picked for a client, as kept."""
+
+    id: str
+    client_id: str
+    name: str
+    colours: tuple[dict[str, Any], ...]
+    """CIELAB and name of each."""
+    within: float
+    created_at: datetime
 
 
 @dataclass(frozen=True, slots=True)

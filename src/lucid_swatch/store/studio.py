@@ -23,6 +23,17 @@ class Studio:
         self.session.merge(StudioRow(key=key, value=value))
         self.session.flush()
 
+    def snapshot(self, key: str) -> dict[str, Any] | None:
+        """A value as the journal keeps it."""
+        return self.get(key)
+
+    def restore(self, key: str, kept: dict[str, Any] | None) -> None:
+        """Makes a value what a snapshot says."""
+        if kept is None:
+            self.forget(key)
+        else:
+            self.keep(key, kept)
+
     def forget(self, key: str) -> None:
         """Removes a value, if it is there."""
         row = self.session.get(StudioRow, key)

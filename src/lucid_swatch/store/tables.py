@@ -201,6 +201,8 @@ class PieceRow(Base):
     worn: Mapped[Worn | None]
     bin_said: Mapped[Bin | None]
     """Where the stylist hangs it, when that is not where the colours say."""
+    kept: Mapped[dict[str, Any]] = mapped_column(default=dict)
+    """What a wardrobe keeps about it beside its look: use, season, price, size, care, wear, the verdict of the day."""
     created_at: Mapped[datetime]
     colours: Mapped[list["PieceColourRow"]] = relationship(
         cascade="all, delete-orphan", order_by="PieceColourRow.position", lazy="selectin"
@@ -245,3 +247,33 @@ class LookPieceRow(Base):
     look_id: Mapped[str] = mapped_column(sa.ForeignKey("look.id", ondelete="CASCADE"), primary_key=True)
     position: Mapped[int] = mapped_column(primary_key=True)
     piece_id: Mapped[str] = mapped_column(sa.ForeignKey("piece.id", ondelete="RESTRICT"), index=True)
+
+
+class ChangeRow(Base):
+    """A change of a rail, with what was before and after it, so that it can be taken back."""
+
+    __tablename__ = "change"
+
+    id: Mapped[int] = mapped_column(primary_key=True, autoincrement=True)
+    client_id: Mapped[str] = mapped_column(sa.ForeignKey("client.id", ondelete="CASCADE"), index=True)
+    told: Mapped[str]
+    """What was done, in words."""
+    entries: Mapped[list[Any]]
+    """Kind, id, before and after of everything it touched."""
+    made_at: Mapped[datetime]
+    taken_back: Mapped[bool] = mapped_column(default=False)
+
+
+class PaletteRow(Base):
+    """A few colours picked for a client."""
+
+    __tablename__ = "palette"
+
+    id: Mapped[str] = mapped_column(primary_key=True)
+    client_id: Mapped[str] = mapped_column(sa.ForeignKey("client.id", ondelete="CASCADE"), index=True)
+    name: Mapped[str]
+    colours: Mapped[list[Any]]
+    """CIELAB and name of each."""
+    within: Mapped[float]
+    """CIEDE2000 up to which a piece is in it."""
+    created_at: Mapped[datetime]

@@ -8,17 +8,22 @@ from sqlalchemy.orm import Session
 
 from lucid_swatch.core.colour.arrays import FloatArray
 from lucid_swatch.core.colour.difference import pairwise_delta_e_2000
+from lucid_swatch.core.garment.kin import Neighbour
+from lucid_swatch.core.garment.kin import neighbours as beside
 from lucid_swatch.core.garment.shape import SAME_SHAPE, overlap
+from lucid_swatch.core.garment.sorting import read_pieces, sort_pieces
+from lucid_swatch.core.garment.vocabulary import Category
 from lucid_swatch.core.photo.likeness import SAME_PICTURE
 from lucid_swatch.core.problems import Refused
+from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.pieces import Pieces
-from lucid_swatch.store.records import HungPiece, PhotoRecord, PhotoState
+from lucid_swatch.store.records import PhotoRecord, PhotoState
+
+from .rail import piece_from_reading
 
 SAME_COLOUR = 5.0
 """CIEDE2000 between two readings of one garment in different photos, at most."""
-MATCH, RELATED = 3.0, 8.0
-"""CIEDE2000 up to which two colours pass for one, and up to which they are near without being one."""
 NEIGHBOURS = 4
 
 
@@ -86,39 +91,13 @@ def not_the_same(session: Session, id: str, other: str) -> PhotoRecord:
     return photos.get(id)
 
 
-@dataclass(frozen=True, slots=True)
-class Neighbour:
-    """A piece on the rail with how far its main colour is from that of a photo."""
-
-    hung: HungPiece
-    difference: float
-    """CIEDE2000 between the two readings."""
-    within: float
-    """CIEDE2000 that the two readings leave open together."""
-
-    @property
-    def word(self) -> str:
-        """Whether they match, are related or differ, as far as the readings can tell."""
-        if self.difference <= MATCH:
-            return "matches"
-        if self.difference <= min(self.within, RELATED):
-            return "may be the same"
-        return "related" if self.difference <= RELATED else "differs"
-
-
 def neighbours(session: Session, photo_id: str) -> list[Neighbour]:
     """The pieces on the rail whose main colour is nearest to that of a photo, nearest first. Refused before it is read."""
     photo = Photos(session).get(photo_id)
     if photo.reading is None:
         raise Refused("the photo was not read yet.", photo.name, "Wait until it is read.")
-    hung = [one for one in Pieces(session).of_client(photo.client_id) if one.photo_id != photo_id]
-    if not hung:
-        return []
-    away = pairwise_delta_e_2000(_main(photo)[None], np.array([one.piece.lab[0] for one in hung]))[0]
-    own = float(photo.reading["colours"][0]["uncertainty"])
-    answers = []
-    for k in np.argsort(away)[:NEIGHBOURS]:
-        doubt = hung[k].piece.uncertainty
-        other = 3.0 if doubt is None else float(doubt[0])
-        answers.append(Neighbour(hung[k], float(away[k]), float(np.hypot(own, other))))
-    return answers
+    pieces = [one.piece for one in Pieces(session).of_client(photo.client_id) if one.photo_id != photo_id]
+    school = Clients(session).get(photo.client_id).conventions.school
+    # what it is does not matter here, only its colour
+    read = piece_from_reading(photo.id, photo.reading, Category.TOP)
+    return beside(read, read_pieces([read], school)[0], pieces, sort_pieces(pieces, school))[:NEIGHBOURS]

@@ -122,11 +122,11 @@ def read_kept_photo(sessions: Sessions, folder: Folder, cut_out: CutOut, id: str
     with sessions.begin() as session:
         photos = Photos(session)
         number = photos.get(id).reading_number + folder.has_picture(id, AS_SHOT)
-        taken_over = asked == TAKEN and changes["state"] is PhotoState.READ
-        if taken_over:
+        read = changes["state"] is PhotoState.READ
+        if asked is not None and read:
             changes["state"] = record.state
         photos.change(id, **changes, stage="", reading_number=number)
-        if taken_over:
+        if asked == TAKEN and read:
             rehang(session, photos.get(id))
 
 

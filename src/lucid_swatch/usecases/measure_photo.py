@@ -6,6 +6,7 @@ from dataclasses import dataclass, replace
 from lucid_swatch.core.colour.arrays import FloatArray
 from lucid_swatch.core.garment.cloth_light import light_from_cloth
 from lucid_swatch.core.garment.measurement import Measurement, look_at_cloth, measure_cloth
+from lucid_swatch.core.garment.school import BROAD, School
 from lucid_swatch.core.photo.card import Sighting, find_card, read_patches
 from lucid_swatch.core.photo.card_light import light_from_card
 from lucid_swatch.core.photo.light import Light
@@ -46,7 +47,7 @@ def measure_photo(
     photo: Photo,
     cut_out: CutOut,
     source: LightSource | None = None,
-    strict: bool = False,
+    school: School = BROAD,
     outline: Outline | None = None,
     progress: Progress = lambda stage: None,
 ) -> PhotoReading:
@@ -69,7 +70,7 @@ def measure_photo(
             progress("looking closer at a fine pattern")
             photo, outline = closer, enlarged(outline, closer.srgb.shape[:2])
             sight = look_at_cloth(photo.rgb_linear, outline.mask, light)
-        measurement = measure_cloth(sight, strict, source.reader)
+        measurement = measure_cloth(sight, school, source.reader)
     except Refused as problem:
         where = f"{photo.file}: {problem.where}" if problem.where else photo.file
         raise Refused(problem.what, where, problem.do) from None

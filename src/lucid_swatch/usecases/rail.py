@@ -1,13 +1,16 @@
-"""Pieces are hung on a rail, corrected, and taken off again."""
+"""Pieces are hung on a rail, corrected, and taken off again; every step can be taken back."""
 
 from dataclasses import dataclass, replace
 from datetime import UTC, datetime
+from typing import Any, Literal
 from uuid import uuid4
 
 from sqlalchemy.orm import Session
 
+from lucid_swatch.core.client.suits import in_range
 from lucid_swatch.core.garment.piece import Piece
-from lucid_swatch.core.garment.sorting import Sorted, sort_pieces
+from lucid_swatch.core.garment.school import School
+from lucid_swatch.core.garment.sorting import Sorted, read_pieces, with_words
 from lucid_swatch.core.garment.vocabulary import (
     Bin,
     Category,
@@ -20,12 +23,15 @@ from lucid_swatch.core.garment.vocabulary import (
     Worn,
 )
 from lucid_swatch.core.problems import Refused
+from lucid_swatch.formats.kept import Kept
 from lucid_swatch.formats.measurement import MeasurementDocument
 from lucid_swatch.formats.piece import PieceDocument
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.pieces import Pieces
-from lucid_swatch.store.records import HungPiece, PhotoState
+from lucid_swatch.store.records import ClientRecord, HungPiece, PhotoState
+
+from .changes import recorded
 
 DOUBTFUL_BELOW = 0.6
 """Confidence of a sort below which the piece is asked about."""
@@ -37,7 +43,7 @@ class Word:
 
     category: Category | None = None
     label: str | None = None
-    bin: Bin | None = None
+    bin: Bin | Literal["as read"] | None = None
     pattern: PatternType | None = None
     scale: Scale | None = None
     finish: tuple[Finish, ...] | None = None
@@ -56,7 +62,13 @@ class OnRail:
 
     hung: HungPiece
     sorted: Sorted
+    read: Sorted
+    """Where its colours alone would hang it."""
     doubtful: bool
+    fit: float | None = None
+    """How well it suits the client, against the best colour, 0..1; None while nothing is known of the undertone."""
+    suits: bool | None = None
+    """Whether it is in the client's range."""
 
 
 def hang_photo(session: Session, photo_id: str, word: Word) -> HungPiece:
@@ -71,8 +83,11 @@ def hang_photo(session: Session, photo_id: str, word: Word) -> HungPiece:
         raise Refused("nobody has said what it is.", photo.name, "Choose coat, trousers, shoes or whatever it is.")
     piece = piece_from_reading(uuid4().hex, photo.reading, word.category)
     hung = _with_word(HungPiece(piece, photo.client_id, datetime.now(UTC), photo_id), word)
-    Pieces(session).add(hung)
-    photos.change(photo_id, state=PhotoState.HUNG)
+    with recorded(session, photo.client_id, f"hung {hung.piece.in_a_sentence}") as change:
+        change.touches("piece", piece.id)
+        change.touches("photo", photo_id)
+        Pieces(session).add(hung)
+        photos.change(photo_id, state=PhotoState.HUNG)
     return hung
 
 
@@ -92,50 +107,142 @@ def piece_from_reading(id: str, reading: dict[str, object], category: Category) 
 
 def change_piece(session: Session, id: str, word: Word) -> HungPiece:
     """Writes the stylist's word over a hung piece."""
+    return change_pieces(session, Pieces(session).get(id).client_id, [id], word)[0]
+
+
+def change_pieces(
+    session: Session, client_id: str, ids: list[str], word: Word, kept: dict[str, Any] | None = None
+) -> list[HungPiece]:
+    """Writes the stylist's word over some pieces of one rail, and what is kept about them; one change to take back.
+
+    kept: the keys of formats.kept that change. Refused without a piece, or when one is on another rail."""
     pieces = Pieces(session)
-    changed = _with_word(pieces.get(id), word)
-    pieces.change(changed)
-    return changed
+    before = [on_the_rail(session, client_id, id) for id in dict.fromkeys(ids)]
+    if not before:
+        raise Refused("no piece was named.", "rail", "Choose a piece first.")
+    with recorded(session, client_id, _told([one.piece for one in before], word, kept or {})) as change:
+        change.touches("piece", *(one.piece.id for one in before))
+        after = [replace(_with_word(one, word), kept=_kept(one, kept)) for one in before]
+        for one in after:
+            pieces.change(one)
+    return after
+
+
+def on_the_rail(session: Session, client_id: str, id: str) -> HungPiece:
+    """One piece of a client's rail. Refused when it hangs on another one."""
+    hung = Pieces(session).get(id)
+    if hung.client_id != client_id:
+        raise Refused("this piece hangs on another client's rail.", hung.piece.called, "Load the page again.")
+    return hung
+
+
+def _kept(hung: HungPiece, changes: dict[str, Any] | None) -> dict[str, Any]:
+    if not changes:
+        return hung.kept
+    return Kept.model_validate(hung.kept | changes).model_dump(mode="json", exclude_defaults=True)
+
+
+def _told(pieces: list[Piece], word: Word, kept: dict[str, Any]) -> str:
+    """A change in words."""
+    names = named(pieces)
+    if word.bin == "as read":
+        return f"{names}: hung as read"
+    if word.bin is not None:
+        return f"{names}: hung with the {word.bin.value}s"
+    said = [name for name in WORDS if getattr(word, name) is not None] + list(kept)
+    return f"{names}: " + ", ".join(one.replace("_", " ") for one in said)
+
+
+def named(pieces: list[Piece]) -> str:
+    """Some pieces in a sentence: the first by name, the others by number."""
+    rest = len(pieces) - 1
+    return pieces[0].in_a_sentence + (f" and {rest} more" if rest else "")
+
+
+WORDS = (
+    "category", "label", "pattern", "scale", "finish", "metal", "volume", "length", "formality", "warmth", "statement",
+    "worn",
+)  # fmt: skip
 
 
 def _with_word(hung: HungPiece, word: Word) -> HungPiece:
-    said = {
-        name: value
-        for name in ("category", "label", "scale", "metal", "volume", "length", "formality", "warmth", "statement", "worn")
-        if (value := getattr(word, name)) is not None
-    }  # fmt: skip
+    said: dict[str, Any] = {name: value for name in WORDS if (value := getattr(word, name)) is not None}
     if word.finish is not None:
         said["finish"] = frozenset(word.finish)
     if word.pattern is not None:
-        said |= {"pattern": word.pattern, "pattern_confidence": 1.0}
+        said["pattern_confidence"] = 1.0
         if word.pattern is PatternType.SOLID:
             said["scale"] = None
-    return replace(
-        hung,
-        piece=replace(hung.piece, **said),
-        bin_said=hung.bin_said if word.bin is None else word.bin,
-    )
+    if word.bin is not None:
+        said["bin_said"] = None if word.bin == "as read" else word.bin
+    return replace(hung, piece=replace(hung.piece, **said))
 
 
 def take_off(session: Session, id: str) -> None:
     """Takes a piece off the rail; its photo waits in the intake again. Refused while a kept look uses it."""
-    hung = Pieces(session).get(id)
-    Pieces(session).remove(id)
-    if hung.photo_id is not None:
-        Photos(session).change(hung.photo_id, state=PhotoState.READ)
+    take_off_all(session, Pieces(session).get(id).client_id, [id])
+
+
+def take_off_all(session: Session, client_id: str, ids: list[str]) -> None:
+    """Takes pieces off the rail; their photos wait in the intake again. Refused while a kept look uses one."""
+    hung = [on_the_rail(session, client_id, id) for id in dict.fromkeys(ids)]
+    if not hung:
+        raise Refused("no piece was named.", "rail", "Choose a piece first.")
+    with recorded(session, client_id, f"took {named([one.piece for one in hung])} off the rail") as change:
+        for one in hung:
+            if one.kept.get("other_face"):
+                change.touches("piece", one.kept["other_face"])
+                part_faces(session, one)
+            change.touches("piece", one.piece.id)
+            if one.photo_id is not None:
+                change.touches("photo", one.photo_id)
+                Photos(session).change(one.photo_id, state=PhotoState.READ)
+            Pieces(session).remove(one.piece.id)
+
+
+def part_faces(session: Session, hung: HungPiece) -> None:
+    """The other face of a reversible piece no longer points back at it."""
+    other = next(
+        (p for p in Pieces(session).of_client(hung.client_id) if p.kept.get("other_face") == hung.piece.id), None
+    )
+    if other is not None:
+        Pieces(session).change(replace(other, kept={k: v for k, v in other.kept.items() if k != "other_face"}))
+
+
+def join_faces(session: Session, client_id: str, id: str, other: str) -> None:
+    """Says that two pieces are the two faces of one reversible piece. Refused for one piece alone."""
+    if id == other:
+        raise Refused("a piece has two faces only with another one.", "rail", "Choose two pieces.")
+    both = [on_the_rail(session, client_id, one) for one in (id, other)]
+    if any(one.kept.get("other_face") for one in both):
+        raise Refused("one of them has another face already.", named([one.piece for one in both]), "Part them first.")
+    with recorded(session, client_id, f"{named([both[0].piece])}: two faces of one piece") as change:
+        change.touches("piece", id, other)
+        for one, face in ((both[0], other), (both[1], id)):
+            Pieces(session).change(replace(one, kept=_kept(one, {"other_face": face})))
 
 
 def the_rail(session: Session, client_id: str) -> list[OnRail]:
-    """A client's pieces with where each hangs by the school of the client's conventions."""
-    conventions = Clients(session).get(client_id).conventions
-    return sorted_pieces(Pieces(session).of_client(client_id), conventions.strict_neutrals)
+    """A client's pieces with where each hangs by the school in force, and how well it suits the client."""
+    client = Clients(session).get(client_id)
+    return hanging(client, Pieces(session).of_client(client_id))
 
 
-def sorted_pieces(hung: list[HungPiece], strict: bool) -> list[OnRail]:
+def hanging(client: ClientRecord, hung: list[HungPiece]) -> list[OnRail]:
+    """Some pieces with where each hangs for a client, and how well it suits."""
+    on_rail = sorted_pieces(hung, client.conventions.school)
+    counts = client.whole.counts
+    if counts is None or not counts.undertone.known:
+        return on_rail
+    fits = in_range([(one.piece.lab, one.piece.share) for one in hung], counts)
+    return [replace(one, fit=fit, suits=inside) for one, (fit, inside) in zip(on_rail, fits, strict=True)]
+
+
+def sorted_pieces(hung: list[HungPiece], school: School) -> list[OnRail]:
     """Where some pieces hang; the stylist's word wins and is never doubtful."""
-    sorts = sort_pieces([one.piece for one in hung], strict)
-    answers = []
-    for one, found in zip(hung, sorts, strict=True):
-        said = found if one.bin_said is None else replace(found, bin=one.bin_said, confidence=1.0)
-        answers.append(OnRail(one, said, said.confidence < DOUBTFUL_BELOW))
-    return answers
+    pieces = [one.piece for one in hung]
+    reads = read_pieces(pieces, school)
+    return [
+        OnRail(one, said, read, said.confidence < DOUBTFUL_BELOW)
+        for one, said, read in zip(hung, with_words(pieces, reads), reads, strict=True)
+    ]

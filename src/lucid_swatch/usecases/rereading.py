@@ -13,8 +13,9 @@ from lucid_swatch.store.records import HungPiece, PhotoRecord, PhotoState
 
 from .rail import piece_from_reading
 
-WANTED, TAKEN = "wanted", "taken"
-"""What is asked of a proposal: to be read, and to be taken over."""
+WANTED, TAKEN, PICTURES = "wanted", "taken", "pictures"
+"""What is asked of a proposal: to be read, to be taken over, and, for a photo that came with its piece from elsewhere,
+that only its pictures are made."""
 VISIBLE = 1.0
 """CIEDE2000 below which a changed colour is not worth a look."""
 READ_ONCE = (PhotoState.READ, PhotoState.NOT_NOW, PhotoState.HUNG)
@@ -43,7 +44,7 @@ def ask_again(session: Session, client_id: str) -> list[str]:
 
 def waiting(photos: Iterable[PhotoRecord]) -> int:
     """How many photos are still being read anew."""
-    return sum(1 for p in photos if p.proposal is not None and "ask" in p.proposal)
+    return sum(1 for p in photos if p.proposal is not None and p.proposal.get("ask") in (WANTED, TAKEN))
 
 
 def changes(session: Session, client_id: str) -> list[Change]:

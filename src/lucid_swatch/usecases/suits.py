@@ -28,5 +28,5 @@ def what_follows(session: Session, client_id: str) -> Follows | None:
     hung = Pieces(session).of_client(client_id)
     fits = in_range([(one.piece.lab, one.piece.share) for one in hung], counts)
     pieces = [(one, fit, inside) for one, (fit, inside) in zip(hung, fits, strict=True)]
-    suits = what_suits(counts, client.conventions.strict_neutrals)
+    suits = what_suits(counts, client.conventions.school)
     return Follows(suits, tuple(sorted(pieces, key=lambda one: -one[1])))

@@ -5,7 +5,7 @@ import pytest
 
 from lucid_swatch.core.client.reading import UNKNOWN, Estimate, FaceReading
 from lucid_swatch.core.client.suits import fit_of, in_range, what_suits
-from lucid_swatch.core.garment.sorting import neutrality, temperature
+from lucid_swatch.core.garment.neutrals import neutrality, temperature
 from lucid_swatch.core.garment.vocabulary import Metal
 
 

@@ -6,7 +6,7 @@ from hypothesis import given
 
 from lucid_swatch.core.colour.harmony import two_colour_harmony, warm_cool
 from lucid_swatch.core.colour.names import name_colours
-from lucid_swatch.core.garment.sorting import is_neutral
+from lucid_swatch.core.garment.neutrals import is_neutral
 from tests.strategies import lab_colours
 
 

@@ -784,6 +784,454 @@ export interface paths {
         patch: operations["change"];
         trace?: never;
     };
+    "/api/clients/{client_id}/rail/change": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Change Many
+         * @description Writes the stylist's word over some pieces, and what is kept about them, as one change.
+         */
+        post: operations["change_many"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/rail/take-off": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take Many
+         * @description Takes pieces off the rail; their photos wait in the intake again.
+         */
+        post: operations["take_many"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/rail/faces": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Join
+         * @description Says that two pieces are the two faces of one reversible piece.
+         */
+        post: operations["join"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{piece_id}/company": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Company
+         * @description What matches a piece, what clashes, what it goes with best and what it fights with.
+         */
+        get: operations["get_company"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Changes
+         * @description Every change of a rail, newest first.
+         */
+        get: operations["list_changes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Undo Change
+         * @description Takes back the newest change of a rail.
+         */
+        post: operations["undo_change"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/redo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Redo Change
+         * @description Does again what was taken back last.
+         */
+        post: operations["redo_change"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/rail.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Rail Json
+         * @description The rail in the open format.
+         */
+        get: operations["get_rail_json"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/rail.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Rail Table
+         * @description The rail as a table.
+         */
+        get: operations["get_rail_table"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/rail.zip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Rail Archive
+         * @description The rail with its photos.
+         */
+        get: operations["get_rail_archive"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/rail/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Import Rail
+         * @description Says what taking a rail in would do, and does it when that is asked.
+         */
+        post: operations["import_rail"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/audit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Audit
+         * @description What a rail is made of.
+         */
+        get: operations["get_audit"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/work": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Work
+         * @description How many good looks each piece is in, and what is missing.
+         */
+        get: operations["get_work"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/palettes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Palettes
+         * @description A client's kept palettes, each against the rail.
+         */
+        get: operations["list_palettes"];
+        put?: never;
+        /**
+         * Add Palette
+         * @description Keeps a palette.
+         */
+        post: operations["add_palette"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/palettes/find": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Find Palette
+         * @description The few colours that already are this wardrobe.
+         */
+        post: operations["find_palette"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/palettes/try": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Try Palette
+         * @description Which pieces are in a palette that is not kept yet.
+         */
+        post: operations["try_palette"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/palettes/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Palette File
+         * @description A palette from a file: GIMP palette, CSS, CSV or JSON. It is shown, not kept.
+         */
+        post: operations["read_palette_file"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/palettes/{palette_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Change Palette
+         * @description Writes a kept palette again.
+         */
+        put: operations["change_palette"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/palettes/{palette_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Remove Palette
+         * @description Lets a palette go.
+         */
+        delete: operations["remove_palette"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/palettes/{palette_id}/file.{ending}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Palette File
+         * @description A kept palette as a file.
+         */
+        get: operations["get_palette_file"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/leanings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Leanings
+         * @description The studio's own borders, and what the stylist's words ask for.
+         */
+        get: operations["get_leanings"];
+        put?: never;
+        /**
+         * Move Border
+         * @description Moves a border as a habit asks.
+         */
+        post: operations["move_border"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/leanings/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Put Border Back
+         * @description Puts a border back where it usually lies.
+         */
+        delete: operations["put_border_back"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/clients/{client_id}/judge": {
         parameters: {
             query?: never;
@@ -1138,6 +1586,38 @@ export interface components {
             archived: boolean;
         };
         /**
+         * AuditAnswer
+         * @description What a rail is made of.
+         */
+        AuditAnswer: {
+            /** Sorts */
+            sorts: components["schemas"]["ShareAnswer"][];
+            /** Families */
+            families: components["schemas"]["ShareAnswer"][];
+            /** Temperatures */
+            temperatures: components["schemas"]["ShareAnswer"][];
+            /** Lightness */
+            lightness: components["schemas"]["ShareAnswer"][];
+            /**
+             * Heavy
+             * @description Names of the families of which there is much.
+             */
+            heavy: string[];
+            /**
+             * In Range
+             * @description Share of the cloth that suits the client.
+             */
+            in_range: number | null;
+            /** Metals */
+            metals: {
+                [key: string]: number;
+            };
+            /** Duplicates */
+            duplicates: components["schemas"]["DuplicateAnswer"][];
+            /** Since */
+            since: string | null;
+        };
+        /**
          * BandAnswer
          * @description A range of lightness, L*.
          */
@@ -1157,6 +1637,21 @@ export interface components {
         Body_add_photos: {
             /** Photos */
             photos: string[];
+        };
+        /** Body_import_rail */
+        Body_import_rail: {
+            /** Rail */
+            rail: string;
+            /**
+             * Apply
+             * @default false
+             */
+            apply: boolean;
+        };
+        /** Body_read_palette_file */
+        Body_read_palette_file: {
+            /** Palette */
+            palette: string;
         };
         /** Body_send_portrait */
         Body_send_portrait: {
@@ -1205,6 +1700,31 @@ export interface components {
          * @enum {string}
          */
         Category: "top" | "shirt" | "knit" | "jacket" | "coat" | "dress" | "jumpsuit" | "skirt" | "trousers" | "shorts" | "hosiery" | "shoes" | "boots" | "bag" | "belt" | "scarf" | "hat" | "necklace" | "earrings" | "bracelet" | "brooch" | "watch" | "eyewear" | "tie" | "pocket-square" | "hair-piece" | "gloves" | "waistcoat" | "tunic" | "wrap" | "headscarf" | "ring" | "cufflinks";
+        /**
+         * ChangeAnswer
+         * @description A change of the rail.
+         */
+        ChangeAnswer: {
+            /** Told */
+            told: string;
+            /**
+             * Made At
+             * Format: date-time
+             */
+            made_at: string;
+            /** Taken Back */
+            taken_back: boolean;
+        };
+        /**
+         * ChangeRequest
+         * @description What changes on some pieces at once; what is left out stays.
+         */
+        ChangeRequest: {
+            /** Pieces */
+            pieces: string[];
+            word?: components["schemas"]["WordRequest"];
+            kept?: components["schemas"]["Kept"];
+        };
         /**
          * ClientAnswer
          * @description A client in the book.
@@ -1313,6 +1833,20 @@ export interface components {
             typology_angle: components["schemas"]["EstimateAnswer"] | null;
         };
         /**
+         * CompanyAnswer
+         * @description The company of a piece.
+         */
+        CompanyAnswer: {
+            /** Same */
+            same: components["schemas"]["NeighbourAnswer"][];
+            /** Clashes */
+            clashes: components["schemas"]["NeighbourAnswer"][];
+            /** Partners */
+            partners: components["schemas"]["PartnerAnswer"][];
+            /** Fights */
+            fights: components["schemas"]["PartnerAnswer"][];
+        };
+        /**
          * ConsentRequest
          * @description Consent to photos, given again or withdrawn today.
          */
@@ -1325,6 +1859,12 @@ export interface components {
              */
             given_for: string;
         };
+        /**
+         * DayVerdict
+         * @description What the stylist decides about a piece when going through the wardrobe.
+         * @enum {string}
+         */
+        DayVerdict: "keep" | "alter" | "mend" | "let go";
         /**
          * DrapeAnswer
          * @description A cloth that is held to the face.
@@ -1341,6 +1881,18 @@ export interface components {
              * @description The cloth of the client's own piece, where it is one.
              */
             picture: string | null;
+        };
+        /**
+         * DuplicateAnswer
+         * @description Two pieces that are nearly one.
+         */
+        DuplicateAnswer: {
+            /** First */
+            first: string;
+            /** Second */
+            second: string;
+            /** Difference */
+            difference: number;
         };
         /**
          * DyedHair
@@ -1451,6 +2003,37 @@ export interface components {
          */
         FaceSource: "portrait" | "colour reader" | "by eye";
         /**
+         * FacesRequest
+         * @description Two pieces that are the two faces of one.
+         */
+        FacesRequest: {
+            /** First */
+            first: string;
+            /** Second */
+            second: string;
+        };
+        /**
+         * FindRequest
+         * @description How many colours are wanted.
+         */
+        FindRequest: {
+            /**
+             * Count
+             * @default 5
+             */
+            count: number;
+            /**
+             * Within
+             * @default 10
+             */
+            within: number;
+            /**
+             * Kept
+             * @description Colours that stay in.
+             */
+            kept?: components["schemas"]["PaletteColour"][];
+        };
+        /**
          * Finish
          * @description Surface of a cloth or material.
          * @enum {string}
@@ -1485,6 +2068,40 @@ export interface components {
             category?: components["schemas"]["Category"] | null;
         };
         /**
+         * HabitAnswer
+         * @description Where this studio hangs colours otherwise than read.
+         */
+        HabitAnswer: {
+            /** Family */
+            family: string;
+            /** Name */
+            name: string;
+            read: components["schemas"]["Bin"];
+            said: components["schemas"]["Bin"];
+            /** Labels */
+            labels: string[];
+            /** Hex */
+            hex: string;
+            /** Warmth */
+            warmth: number;
+            /** Limit */
+            limit: number;
+            /** Enough */
+            enough: boolean;
+            /** Moves */
+            moves: components["schemas"]["MovedAnswer"][];
+        };
+        /**
+         * HabitRequest
+         * @description A habit whose border is to be moved.
+         */
+        HabitRequest: {
+            /** Family */
+            family: string;
+            read: components["schemas"]["Bin"];
+            said: components["schemas"]["Bin"];
+        };
+        /**
          * Held
          * @description The verdict on a pair.
          * @enum {string}
@@ -1517,6 +2134,40 @@ export interface components {
             /** Right */
             right: number;
             held: components["schemas"]["Held"];
+        };
+        /**
+         * ImportAnswer
+         * @description What taking a rail in does, or would do.
+         */
+        ImportAnswer: {
+            /** Added */
+            added: string[];
+            /** Changed */
+            changed: {
+                [key: string]: string[];
+            };
+            /** Same */
+            same: number;
+            /** Photos */
+            photos: number;
+            /** Dropped */
+            dropped: string[];
+        };
+        /**
+         * InPaletteAnswer
+         * @description A piece against a palette.
+         */
+        InPaletteAnswer: {
+            /** Piece Id */
+            piece_id: string;
+            /** Inside */
+            inside: boolean;
+            /** Share */
+            share: number;
+            /** Difference */
+            difference: number;
+            /** Nearest */
+            nearest: number;
         };
         /**
          * InUseRequest
@@ -1563,6 +2214,98 @@ export interface components {
             stitches: components["schemas"]["StitchAnswer"][];
             /** @description From the darkest to the lightest of skin, hair and eyes. */
             band: components["schemas"]["BandAnswer"] | null;
+        };
+        /**
+         * Kept
+         * @description What is kept about a piece.
+         */
+        Kept: {
+            /**
+             * Uses
+             * @description What it is worn for.
+             */
+            uses?: string[];
+            /**
+             * Seasons
+             * @description When it is worn; empty for what its warmth says.
+             */
+            seasons?: components["schemas"]["Season"][];
+            verdict?: components["schemas"]["DayVerdict"] | null;
+            /**
+             * Fits
+             * @description Whether it fits now.
+             */
+            fits?: boolean | null;
+            /**
+             * Size
+             * @default
+             */
+            size: string;
+            /** Price */
+            price?: number | null;
+            /** Bought On */
+            bought_on?: string | null;
+            /**
+             * Care
+             * @default
+             */
+            care: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Worn On
+             * @description Days on which it was worn.
+             */
+            worn_on?: string[];
+            /**
+             * Set
+             * @description The set that it belongs to and is never parted from.
+             * @default
+             */
+            set: string;
+            /**
+             * Other Face
+             * @description The piece that is the other face of this reversible one.
+             */
+            other_face?: string | null;
+        };
+        /**
+         * Kin
+         * @description How two colours stand to each other.
+         * @enum {string}
+         */
+        Kin: "match" | "may match" | "clash" | "related" | "apart";
+        /**
+         * LeaningAnswer
+         * @description A border that was moved.
+         */
+        LeaningAnswer: {
+            /** Told */
+            told: string;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Hex */
+            hex: string;
+            /** Warmth */
+            warmth: number;
+            /** Limit */
+            limit: number;
+        };
+        /**
+         * LeaningsAnswer
+         * @description The studio's own borders, and what its words ask for.
+         */
+        LeaningsAnswer: {
+            /** Kept */
+            kept: components["schemas"]["LeaningAnswer"][];
+            /** Habits */
+            habits: components["schemas"]["HabitAnswer"][];
         };
         /**
          * Length
@@ -1807,8 +2550,20 @@ export interface components {
          */
         Metal: "none" | "gold" | "silver" | "rose" | "mixed";
         /**
+         * MovedAnswer
+         * @description A piece that a moved border hangs elsewhere.
+         */
+        MovedAnswer: {
+            /** Label */
+            label: string;
+            /** Client */
+            client: string;
+            now: components["schemas"]["Bin"];
+            then: components["schemas"]["Bin"];
+        };
+        /**
          * NeighbourAnswer
-         * @description A piece on the rail, with how far its main colour is from that of a photo.
+         * @description A piece beside another one, with how far apart their main colours are.
          */
         NeighbourAnswer: {
             /** Piece Id */
@@ -1825,8 +2580,7 @@ export interface components {
              * @description CIEDE2000 that the two readings leave open together.
              */
             within: number;
-            /** Word */
-            word: string;
+            kin: components["schemas"]["Kin"];
             /** Hex */
             hex: string;
             /** Picture */
@@ -1869,6 +2623,85 @@ export interface components {
             consent_for: string;
         };
         /**
+         * OpeningAnswer
+         * @description A piece that is not there, and how many good looks it would open.
+         */
+        OpeningAnswer: {
+            category: components["schemas"]["Category"];
+            /** Name */
+            name: string;
+            /** Hex */
+            hex: string;
+            /** Looks */
+            looks: number;
+        };
+        /**
+         * PaletteAnswer
+         * @description A palette against a rail.
+         */
+        PaletteAnswer: {
+            /** Id */
+            id: string | null;
+            /** Name */
+            name: string;
+            /** Within */
+            within: number;
+            /** Colours */
+            colours: components["schemas"]["PaletteColourAnswer"][];
+            /** Covers */
+            covers: number;
+            /** Pieces */
+            pieces: components["schemas"]["InPaletteAnswer"][];
+        };
+        /**
+         * PaletteColour
+         * @description A colour with a name.
+         */
+        PaletteColour: {
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /** Lab */
+            lab: number[];
+        };
+        /**
+         * PaletteColourAnswer
+         * @description A colour of a palette.
+         */
+        PaletteColourAnswer: {
+            /** Name */
+            name: string;
+            /** Lab */
+            lab: number[];
+            /** Hex */
+            hex: string;
+            /**
+             * Covers
+             * @description Share of the rail's cloth.
+             */
+            covers: number;
+        };
+        /**
+         * PaletteRequest
+         * @description A palette to try or to keep.
+         */
+        PaletteRequest: {
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /**
+             * Within
+             * @default 10
+             */
+            within: number;
+            /** Colours */
+            colours?: components["schemas"]["PaletteColour"][];
+        };
+        /**
          * Part
          * @description What a colour of a piece belongs to.
          * @enum {string}
@@ -1884,6 +2717,24 @@ export interface components {
              * @enum {string}
              */
             part: "skin" | "hair" | "eyes";
+        };
+        /**
+         * PartnerAnswer
+         * @description A piece beside another one, as a look of two.
+         */
+        PartnerAnswer: {
+            /** Piece Id */
+            piece_id: string;
+            /** Label */
+            label: string;
+            /** Score */
+            score: number;
+            /** Because */
+            because: string;
+            /** Hex */
+            hex: string;
+            /** Picture */
+            picture: string | null;
         };
         /**
          * PatchAnswer
@@ -2008,9 +2859,33 @@ export interface components {
             length: components["schemas"]["Length"] | null;
             /** Formality */
             formality: number | null;
+            /** Warmth */
+            warmth: number | null;
             worn: components["schemas"]["Worn"] | null;
             sort: components["schemas"]["SortDocument"];
             bin_said: components["schemas"]["Bin"] | null;
+            /** @description Where its colours alone would hang it. */
+            read: components["schemas"]["SortDocument"];
+            /**
+             * Fit
+             * @description How well it suits the client, against the best colour, 0 to 1; none while nothing is known of the undertone.
+             */
+            fit: number | null;
+            /** Suits */
+            suits: boolean | null;
+            kept: components["schemas"]["Kept"];
+            /**
+             * Seasons
+             * @description As said, or as its warmth tells.
+             */
+            seasons: components["schemas"]["Season"][];
+            /** Cost Per Wear */
+            cost_per_wear: number | null;
+            /**
+             * Looks
+             * @description Names of the kept looks that it is in.
+             */
+            looks: string[];
             /** Doubtful */
             doubtful: boolean;
             /** Lightness */
@@ -2201,12 +3076,37 @@ export interface components {
          */
         Scale: "small" | "medium" | "large";
         /**
+         * Season
+         * @description When a piece is worn.
+         * @enum {string}
+         */
+        Season: "spring" | "summer" | "autumn" | "winter";
+        /**
          * SeriesRequest
          * @description The photos of the same series; none for all that wait to be gone through.
          */
         SeriesRequest: {
             /** Photos */
             photos?: string[] | null;
+        };
+        /**
+         * ShareAnswer
+         * @description A part of a rail's cloth.
+         */
+        ShareAnswer: {
+            /** Name */
+            name: string;
+            /** Share */
+            share: number;
+            /**
+             * Before
+             * @description The same share when the last visit began; none when nothing is known of then.
+             */
+            before: number | null;
+            /** Hex */
+            hex: string;
+            /** Pieces */
+            pieces: string[];
         };
         /**
          * SideAnswer
@@ -2289,6 +3189,11 @@ export interface components {
             lean?: string | null;
             /** Name */
             name: string;
+            /**
+             * Family
+             * @description The family of the name: of a print, that of its ground.
+             */
+            family: string;
             /** Confidence */
             confidence: number;
         };
@@ -2420,6 +3325,14 @@ export interface components {
             chroma: number[];
         };
         /**
+         * TakeOffRequest
+         * @description Pieces to take off the rail.
+         */
+        TakeOffRequest: {
+            /** Pieces */
+            pieces: string[];
+        };
+        /**
          * TakeOverRequest
          * @description The photos whose newer reading is taken over; the others keep the older one.
          */
@@ -2474,6 +3387,24 @@ export interface components {
          */
         Undertone: "warm" | "cool" | "balanced";
         /**
+         * UndoneAnswer
+         * @description What was taken back or done again, and what comes next.
+         */
+        UndoneAnswer: {
+            /** Told */
+            told: string;
+            /**
+             * Back
+             * @description What can be taken back.
+             */
+            back: string | null;
+            /**
+             * Again
+             * @description What can be done again.
+             */
+            again: string | null;
+        };
+        /**
          * Veil
          * @description What stands between the eye and the client's own colours in a portrait.
          * @enum {string}
@@ -2523,7 +3454,8 @@ export interface components {
             category?: components["schemas"]["Category"] | null;
             /** Label */
             label?: string | null;
-            bin?: components["schemas"]["Bin"] | null;
+            /** Bin */
+            bin?: components["schemas"]["Bin"] | "as read" | null;
             pattern?: components["schemas"]["PatternType"] | null;
             scale?: components["schemas"]["Scale"] | null;
             /** Finish */
@@ -2538,6 +3470,35 @@ export interface components {
             /** Statement */
             statement?: number | null;
             worn?: components["schemas"]["Worn"] | null;
+        };
+        /**
+         * WorkAnswer
+         * @description How hard a rail works.
+         */
+        WorkAnswer: {
+            /** Looks */
+            looks: number;
+            /** Good */
+            good: number;
+            /**
+             * Good From
+             * @description The whole from which a look is good.
+             */
+            good_from: number;
+            /**
+             * Drawn
+             * @description Whether the numbers are estimates from a draw.
+             */
+            drawn: boolean;
+            /**
+             * Each
+             * @description Good looks by piece id.
+             */
+            each: {
+                [key: string]: number;
+            };
+            /** Openings */
+            openings: components["schemas"]["OpeningAnswer"][];
         };
         /**
          * Worn
@@ -4905,6 +5866,1215 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["PieceAnswer"];
                 };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    change_many: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangeRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PieceAnswer"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    take_many: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeOffRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    join: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FacesRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    get_company: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                piece_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CompanyAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    list_changes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChangeAnswer"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    undo_change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UndoneAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    redo_change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UndoneAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    get_rail_json: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    get_rail_table: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    get_rail_archive: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    import_rail: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_import_rail"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImportAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    get_audit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AuditAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    get_work: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    list_palettes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PaletteAnswer"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    add_palette: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PaletteRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PaletteAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    find_palette: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FindRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PaletteAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    try_palette: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PaletteRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PaletteAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    read_palette_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_read_palette_file"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PaletteAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    change_palette: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+                palette_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PaletteRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PaletteAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    remove_palette: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                palette_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    get_palette_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                palette_id: string;
+                ending: "gpl" | "css" | "csv" | "json";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    get_leanings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LeaningsAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    move_border: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HabitRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    put_border_back: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Not Found */
             404: {

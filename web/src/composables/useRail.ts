@@ -1,12 +1,17 @@
-import { ref, watch, type Ref } from 'vue'
-import { answered, api, type Piece, type Word } from '@/api'
+import { computed, ref, shallowRef, watch, type Ref } from 'vue'
+import { answered, api, type Kept, type Piece, type RailWord, type Word } from '@/api'
 import { useTried } from './useTried'
 
-/** The pieces of a client's rail. */
+/** The pieces of a client's rail, what is said of them, and every step back. */
 export function useRail(clientId: Ref<string>) {
-  const pieces = ref<Piece[]>([])
+  const pieces = shallowRef<Piece[]>([])
   const loaded = ref(false)
+  /** What was done last, for the eye and the screen reader. */
+  const told = ref('')
+  /** Rises with every change, so that what follows from the rail is asked again. */
+  const version = ref(0)
   const { problem, tried } = useTried()
+  const byId = computed(() => new Map(pieces.value.map((piece) => [piece.id, piece])))
 
   const load = () =>
     tried(async () => {
@@ -15,22 +20,41 @@ export function useRail(clientId: Ref<string>) {
       const found = await answered(api.GET('/api/clients/{client_id}/rail', { params: { path: { client_id: wanted } } }))
       if (wanted === clientId.value) pieces.value = found
       loaded.value = true
+      version.value++
     })
 
-  /** Writes the stylist's word over a piece. */
-  const say = (id: string, word: Word) =>
+  /** Writes the stylist's word over some pieces, and what is kept about them. */
+  const change = (ids: string[], what: { word?: Word; kept?: Kept }) =>
     tried(async () => {
-      const changed = await answered(api.PATCH('/api/pieces/{piece_id}', { params: { path: { piece_id: id } }, body: word }))
-      pieces.value = pieces.value.map((piece) => (piece.id === id ? changed : piece))
+      const changed = await answered(
+        api.POST('/api/clients/{client_id}/rail/change', { params: { path: { client_id: clientId.value } }, body: { pieces: ids, ...what } as RailWord }),
+      )
+      const now = new Map(changed.map((piece) => [piece.id, piece]))
+      pieces.value = pieces.value.map((piece) => now.get(piece.id) ?? piece)
+      version.value++
+      return changed
     })
 
-  /** Takes a piece off; its photo waits in the intake again. */
-  const takeOff = (id: string) =>
+  /** Takes pieces off; their photos wait in the intake again. */
+  const takeOff = (ids: string[]) =>
     tried(async () => {
-      await answered(api.DELETE('/api/pieces/{piece_id}', { params: { path: { piece_id: id } } }))
-      pieces.value = pieces.value.filter((piece) => piece.id !== id)
+      await answered(api.POST('/api/clients/{client_id}/rail/take-off', { params: { path: { client_id: clientId.value } }, body: { pieces: ids } }))
+      await load()
+    })
+
+  const joinFaces = (first: string, second: string) =>
+    tried(async () => {
+      await answered(api.POST('/api/clients/{client_id}/rail/faces', { params: { path: { client_id: clientId.value } }, body: { first, second } }))
+      await load()
+    })
+
+  const step = (way: 'undo' | 'redo') =>
+    tried(async () => {
+      const done = await answered(api.POST(`/api/clients/{client_id}/${way}`, { params: { path: { client_id: clientId.value } } }))
+      told.value = `${way === 'undo' ? 'Taken back' : 'Done again'}: ${done.told}`
+      await load()
     })
 
   watch(clientId, load, { immediate: true })
-  return { pieces, loaded, problem, load, say, takeOff }
+  return { pieces, byId, loaded, told, version, problem, load, change, takeOff, joinFaces, undo: () => step('undo'), redo: () => step('redo') }
 }

@@ -1,4 +1,4 @@
-import type { Bin, Category, Metal, Photo } from '@/api'
+import type { Bin, Category, DayVerdict, Metal, Photo, Season } from '@/api'
 
 /** A share as whole per cents. */
 export const percent = (share: number): string => `${Math.round(share * 100)} %`
@@ -21,6 +21,9 @@ export const BINS: { bin: Bin; key: string; plural: string }[] = [
   { bin: 'tone', key: 't', plural: 'Tones' },
   { bin: 'print', key: 'p', plural: 'Prints' },
 ]
+
+export const VERDICTS: DayVerdict[] = ['keep', 'alter', 'mend', 'let go']
+export const SEASONS: Season[] = ['spring', 'summer', 'autumn', 'winter']
 
 export const METALS: Metal[] = ['none', 'gold', 'silver', 'rose', 'mixed']
 

@@ -1,42 +1,105 @@
 <script setup lang="ts">
-import { useEventListener } from '@vueuse/core'
-import { computed, ref, watch } from 'vue'
+import { computed, nextTick, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { answered, api, asProblem, type Piece } from '@/api'
+import { answered, api, asProblem, type Bin, type Kept, type Word } from '@/api'
 import KeysHelp from '@/components/base/KeysHelp.vue'
-import PinkedSwatch from '@/components/base/PinkedSwatch.vue'
 import ProblemNote from '@/components/base/ProblemNote.vue'
-import BoltOfCloth from '@/components/rail/BoltOfCloth.vue'
-import HangingPiece from '@/components/rail/HangingPiece.vue'
+import FewColours from '@/components/rail/FewColours.vue'
+import InAndOut from '@/components/rail/InAndOut.vue'
+import InDoubt from '@/components/rail/InDoubt.vue'
+import MadeOf from '@/components/rail/MadeOf.vue'
+import OwnBorders from '@/components/rail/OwnBorders.vue'
+import PastChanges from '@/components/rail/PastChanges.vue'
 import PieceCard from '@/components/rail/PieceCard.vue'
+import RailWall from '@/components/rail/RailWall.vue'
+import WorkingHard from '@/components/rail/WorkingHard.vue'
+import { useAsked } from '@/composables/useAsked'
 import { useClient } from '@/composables/useClient'
-import { useKeys } from '@/composables/useKeys'
+import { RAIL_KEYS, useRailKeys } from '@/composables/useRailKeys'
 import { useRail } from '@/composables/useRail'
-import { baysOf, madeOf, type HangBy } from '@/lib/rail'
-import { percent, plural } from '@/lib/words'
+import { found, wordsOf } from '@/lib/find'
+import { baysOf, WAYS, ZOOMS, type HangBy, type Move } from '@/lib/rail'
+import { plural } from '@/lib/words'
 
-const WAYS: { by: HangBy; word: string }[] = [{ by: 'sort', word: 'sort' }, { by: 'category', word: 'kind' }, { by: 'lightness', word: 'lightness' }]
+const PANELS = [
+  { name: 'made', word: 'made of' }, { name: 'work', word: 'what works' }, { name: 'few', word: 'five colours' }, { name: 'doubt', word: 'in doubt' },
+  { name: 'borders', word: 'your borders' }, { name: 'inout', word: 'in and out' }, { name: 'past', word: 'changes' },
+] as const
 const router = useRouter()
 const { id, client, reload } = useClient()
-const { pieces, loaded, problem, load, say, takeOff } = useRail(id)
+const { pieces, byId, loaded, told, version, problem, load, change, takeOff, joinFaces, undo, redo } = useRail(id)
 const by = ref<HangBy>('sort')
-const chosen = ref<string[]>([])
+const zoom = ref(2)
+const typed = ref('')
+const chosen = ref(new Set<string>())
 const shownId = ref<string | null>(null)
+const panel = ref<(typeof PANELS)[number]['name']>('made')
+const inPalette = ref<Set<string> | null>(null)
+const wall = ref<InstanceType<typeof RailWall> | null>(null)
+const search = ref<HTMLInputElement | null>(null)
 
 const bays = computed(() => baysOf(pieces.value, by.value))
-const order = computed(() => bays.value.flatMap((bay) => bay.pieces.map((piece) => piece.id)))
+const words = computed(() => new Map(pieces.value.map((piece) => [piece.id, wordsOf(piece)])))
+const foundIds = computed(() => found(pieces.value, typed.value, words.value) ?? (panel.value === 'few' ? inPalette.value : null))
 const doubtful = computed(() => pieces.value.filter((piece) => piece.doubtful))
-const shown = computed(() => pieces.value.find((p) => p.id === shownId.value) ?? doubtful.value[0] ?? pieces.value[0])
-const made = computed(() => madeOf(pieces.value))
-const most = computed(() => made.value.slice(0, 4))
-watch(() => pieces.value.length, () => void reload())
+const shown = computed(() => byId.value.get(shownId.value ?? '') ?? doubtful.value[0] ?? pieces.value[0])
+const { answer: audit, problem: auditProblem } = useAsked(
+  () => (loaded.value && panel.value === 'made' ? answered(api.GET('/api/clients/{client_id}/audit', { params: { path: { client_id: id.value } } })) : null),
+  [version, panel],
+)
+const { answer: work, problem: workProblem } = useAsked(
+  () => (loaded.value && panel.value === 'work' ? answered(api.GET('/api/clients/{client_id}/work', { params: { path: { client_id: id.value } } })) : null),
+  [version, panel],
+)
+watch(version, () => void reload())
+watch(pieces, () => (chosen.value = new Set([...chosen.value].filter((one) => byId.value.has(one)))))
 
-function choose(piece: Piece) {
-  shownId.value = piece.id
-  chosen.value = chosen.value.includes(piece.id) ? chosen.value.filter((one) => one !== piece.id) : [...chosen.value, piece.id]
+/** What a key or a word is meant for: what is chosen, or the piece that is shown. */
+const meant = () => (chosen.value.size ? [...chosen.value] : shown.value ? [shown.value.id] : [])
+async function deed(what: { word?: Word; kept?: Kept }, ids = meant()) {
+  if (!ids.length) return
+  const done = await change(ids, what)
+  if (done) told.value = `${plural(ids.length, 'piece')} changed. Ctrl+Z takes it back.`
+}
+async function sayAndGoOn(ids: string[], word: Word) {
+  const wasInDoubt = shown.value?.doubtful === true && ids.length === 1 && ids[0] === shown.value.id
+  await deed({ word }, ids)
+  if (wasInDoubt && doubtful.value.length) nextInDoubt()
+}
+function nextInDoubt() {
+  const all = doubtful.value
+  const at = all.findIndex((piece) => piece.id === shown.value?.id)
+  const next = all[(at + 1) % all.length]
+  if (!next) return
+  shownId.value = next.id
+  void nextTick(() => wall.value?.focusOn(next.id))
+}
+function choose(ids: string[], add: boolean) {
+  const next = new Set(chosen.value)
+  for (const one of ids) if (add || !next.delete(one)) next.add(one)
+  chosen.value = next
+  shownId.value = ids.at(-1) ?? shownId.value
+}
+function move(ids: string[], to: Move) {
+  if ('bin' in to) void deed({ word: { bin: to.bin } }, ids)
+  else if ('verdict' in to) void deed({ kept: { verdict: to.verdict } }, ids)
+  else if ('season' in to) void deed({ kept: { seasons: [to.season] } }, ids)
+  else void deed({ kept: { uses: [to.use] } }, ids)
+}
+function makeSet() {
+  const some = [...chosen.value].flatMap((one) => byId.value.get(one) ?? [])
+  const first = some[0]
+  if (!first) return
+  const parted = some.every((piece) => piece.kept.set && piece.kept.set === first.kept.set)
+  void deed({ kept: { set: parted ? '' : (some.find((piece) => piece.kept.set)?.kept.set ?? `with the ${first.label.toLowerCase()}`.slice(0, 80)) } })
+}
+function twoFaces() {
+  const [first, second, ...more] = [...chosen.value]
+  if (first && second && !more.length) void joinFaces(first, second)
+  else told.value = 'Choose the two faces of one piece first.'
 }
 function startLook() {
-  void router.push({ name: 'looks', params: { client: id.value }, query: { start: chosen.value.join(',') } })
+  if (chosen.value.size) void router.push({ name: 'looks', params: { client: id.value }, query: { start: [...chosen.value].join(',') } })
 }
 async function school(neutrals: 'broad' | 'strict') {
   try {
@@ -46,23 +109,16 @@ async function school(neutrals: 'broad' | 'strict') {
     problem.value = asProblem(error)
   }
 }
-async function off(piece: Piece) {
-  chosen.value = chosen.value.filter((one) => one !== piece.id)
-  await takeOff(piece.id)
-}
-const rail = ref<HTMLElement | null>(null)
-useEventListener(rail, 'keydown', (event: KeyboardEvent) => {
-  const step = { ArrowRight: 1, ArrowLeft: -1 }[event.key]
-  if (!step) return
-  const buttons = [...(rail.value?.querySelectorAll<HTMLElement>('.hung button') ?? [])]
-  const at = buttons.indexOf(document.activeElement as HTMLElement)
-  buttons[at + step]?.focus()
-  event.preventDefault()
+const say = (one: string, bin: Bin) => void sayAndGoOn([one], { bin })
+const nearer = (step: number) => (zoom.value = Math.min(ZOOMS.length - 1, Math.max(0, zoom.value + step)))
+useRailKeys({
+  say: (word) => void sayAndGoOn(meant(), word), keep: (kept) => void deed({ kept }), startLook, makeSet, joinFaces: twoFaces, nextInDoubt,
+  hangsRight: () => shown.value && say(shown.value.id, shown.value.sort.bin),
+  find: () => search.value?.focus(), zoom: nearer,
+  chooseAll: () => (chosen.value = new Set(foundIds.value ?? byId.value.keys())),
+  putBack: () => { chosen.value = new Set(); typed.value = '' },
+  undo: () => void undo(), redo: () => void redo(),
 })
-useKeys(() => ({
-  l: () => chosen.value.length && startLook(),
-  escape: () => (chosen.value = []),
-}))
 </script>
 
 <template>
@@ -70,8 +126,14 @@ useKeys(() => ({
     <div class="title">
       <h1>The rail</h1>
       <p class="soft">
-        {{ plural(pieces.length, 'piece') }} · hung dark to light inside each bay<template v-if="doubtful.length"> · <strong>{{ doubtful.length }} in doubt</strong></template>
+        {{ plural(pieces.length, 'piece') }}<template v-if="foundIds"> · <strong>{{ foundIds.size }} {{ typed.trim() ? 'found' : 'in the palette' }}</strong></template><template v-if="doubtful.length"> · <button class="word link" type="button" @click="panel = 'doubt'; nextInDoubt()">{{ doubtful.length }} in doubt</button></template>
       </p>
+      <label class="find"><span class="visually-hidden">Find by words</span><input ref="search" v-model="typed" type="search" placeholder="find: navy not print" @keydown.escape="typed = ''" /></label>
+      <span class="zoom" role="group" aria-label="Distance">
+        <button class="word" type="button" aria-label="Farther: the whole wall" :disabled="zoom === 0" @click="nearer(-1)">wall</button>
+        <input v-model.number="zoom" type="range" min="0" :max="ZOOMS.length - 1" aria-label="From the wall to the cloth" />
+        <button class="word" type="button" aria-label="Nearer: the cloth" :disabled="zoom === ZOOMS.length - 1" @click="nearer(1)">cloth</button>
+      </span>
       <p class="by">
         hang by
         <button v-for="way in WAYS" :key="way.by" class="word" type="button" :aria-pressed="by === way.by" @click="by = way.by">{{ way.word }}</button>
@@ -82,80 +144,62 @@ useKeys(() => ({
       <p>Nothing hangs here yet. Photograph each piece on its own, on a plain ground, and take the photos in.</p>
       <RouterLink class="button firm" :to="{ name: 'intake', params: { client: id } }">Take photos in</RouterLink>
     </div>
-    <div ref="rail" class="rail">
-      <section v-for="bay in bays" :key="bay.title" class="bay" :aria-label="`${bay.title}, ${bay.pieces.length}`" :style="{ flexGrow: bay.pieces.length }">
-        <h3><span class="count">{{ bay.pieces.length }}</span>{{ bay.title }}</h3>
-        <ul>
-          <HangingPiece
-            v-for="piece in bay.pieces" :key="piece.id" :piece="piece" :chosen="chosen.includes(piece.id)" :shown="shown?.id === piece.id"
-            @show="shownId = piece.id" @choose="choose(piece)"
-          />
-        </ul>
+    <div class="room" :class="{ bare: !pieces.length }">
+      <RailWall
+        v-if="pieces.length" ref="wall" class="wall" :bays="bays" :chosen="chosen" :shown-id="shown?.id ?? null" :found-ids="foundIds" :zoom="ZOOMS[zoom] ?? 1"
+        @show="shownId = $event" @choose="choose" @move="move" @stuck="told = 'What is measured cannot be moved by hand. Hang by sort, use, season or verdict to move pieces.'"
+      />
+      <PieceCard
+        v-if="shown" class="card" :piece="shown" :version="version" @word="deed({ word: $event }, [shown.id])" @kept="deed({ kept: $event }, [shown.id])"
+        @show="shownId = $event; wall?.focusOn($event)" @take-off="takeOff([shown.id])"
+      />
+      <section class="tile below" aria-label="The audit">
+        <nav class="panels" aria-label="Audit">
+          <button v-for="one in PANELS" :key="one.name" class="word" type="button" :aria-pressed="panel === one.name" @click="panel = one.name">{{ one.word }}<template v-if="one.name === 'doubt' && doubtful.length"> · {{ doubtful.length }}</template></button>
+        </nav>
+        <div class="panel">
+          <template v-if="panel === 'made'"><ProblemNote v-if="auditProblem" :problem="auditProblem" /><MadeOf v-if="audit && pieces.length" :audit="audit" :by-id="byId" @show="shownId = $event" @find="typed = $event" /></template>
+          <template v-else-if="panel === 'work'"><ProblemNote v-if="workProblem" :problem="workProblem" /><WorkingHard v-if="work" :work="work" :pieces="pieces" @show="shownId = $event" /><p v-else role="status" class="soft">Counting the looks…</p></template>
+          <FewColours v-else-if="panel === 'few'" :key="id" :client-id="id" :by-id="byId" :version="version" @show="shownId = $event" @changed="load()" @inside="inPalette = $event" />
+          <InDoubt v-else-if="panel === 'doubt'" :pieces="doubtful" :shown-id="shown?.id ?? null" @show="shownId = $event" @say="say" />
+          <OwnBorders v-else-if="panel === 'borders' && client" :client="client" :version="version" @changed="load()" @school="school" />
+          <InAndOut v-else-if="panel === 'inout'" :client-id="id" @changed="load()" />
+          <PastChanges v-else-if="panel === 'past'" :client-id="id" :version="version" @undo="undo" @redo="redo" />
+        </div>
       </section>
     </div>
-    <div v-if="chosen.length" class="start">
-      <strong>{{ plural(chosen.length, 'piece') }} chosen</strong>
-      <button class="button firm" type="button" @click="startLook">Start a look <kbd>L</kbd></button>
-      <button class="button" type="button" @click="chosen = []">Put back <kbd>Esc</kbd></button>
-    </div>
-    <div v-if="pieces.length" class="below">
-      <section class="tile">
-        <h2>What this rail is made of</h2>
-        <p class="soft">share of cloth, by the name of its colour</p>
-        <BoltOfCloth class="bolt" :colours="made" :height="64" />
-        <ul class="most">
-          <li v-for="one in most" :key="one.name"><PinkedSwatch :hex="one.hex" :width="20" :height="20" /><span>{{ one.name }}</span><strong>{{ percent(one.share) }}</strong></li>
-        </ul>
-        <p class="school">
-          neutrals
-          <button class="word" type="button" :aria-pressed="client?.neutrals === 'broad'" @click="school('broad')">broad</button>
-          <button class="word" type="button" :aria-pressed="client?.neutrals === 'strict'" @click="school('strict')">strict</button>
-          <span class="soft">{{ client?.neutrals === 'strict' ? 'greys, whites, blacks, beiges and browns only' : 'with navy, denim, olive, khaki and metal' }}</span>
-        </p>
-      </section>
-      <PieceCard v-if="shown" :piece="shown" @bin="(bin) => say(shown!.id, { bin })" @take-off="off(shown!)" />
-      <section class="tile">
-        <h2>In doubt</h2>
-        <p class="soft">these hang close to a border: look and say</p>
-        <ul v-if="doubtful.length" class="doubts">
-          <li v-for="piece in doubtful.slice(0, 6)" :key="piece.id">
-            <button type="button" @click="shownId = piece.id">
-              <span class="chip"><PinkedSwatch :hex="piece.colours[0]?.hex ?? ''" :picture="piece.cloth" :width="24" :height="28" /></span>
-              <span>{{ piece.label }}<br /><span class="soft">{{ piece.sort.bin }}, {{ percent(piece.sort.confidence) }} sure</span></span>
-            </button>
-            <button class="word" type="button" :aria-label="`${piece.label} hangs right as ${piece.sort.bin}`" @click="say(piece.id, { bin: piece.sort.bin })">hangs right</button>
-          </li>
-        </ul>
-        <p v-else>Nothing is in doubt.</p>
-      </section>
-    </div>
-    <KeysHelp class="keys" :keys="[['← →', 'along the rail'], ['Space', 'choose the piece'], ['L', 'start a look from what is chosen'], ['Esc', 'put all back'], ['?', 'these keys']]" />
-    <span class="visually-hidden" aria-live="polite">{{ order.length ? `${order.length} pieces hang` : '' }}</span>
+    <footer class="foot">
+      <template v-if="chosen.size">
+        <strong>{{ plural(chosen.size, 'piece') }} chosen</strong>
+        <button class="button firm" type="button" @click="startLook">Start a look <kbd>L</kbd></button>
+        <button class="button" type="button" @click="makeSet">A set <kbd>S</kbd></button>
+        <button class="button" type="button" @click="chosen = new Set()">Put back <kbd>Esc</kbd></button>
+      </template>
+      <span role="status" class="soft">{{ told }}</span>
+      <KeysHelp class="keys" :keys="RAIL_KEYS" />
+    </footer>
   </section>
 </template>
 
 <style scoped>
-.view { height: 100%; overflow: auto; padding: 18px 24px 16px; display: flex; flex-direction: column; gap: 14px; }
-.title { display: flex; align-items: baseline; gap: 16px; flex-wrap: wrap; }
-.by { margin-left: auto; display: flex; gap: 8px; align-items: baseline; }
-.rail { position: relative; display: flex; flex-wrap: wrap; row-gap: 16px; background: var(--cloth); color: var(--on-cloth); }
-.bay { position: relative; padding: 0 14px 0 0; }
-.bay h3 { font: 650 13px/1 'Atkinson Hyperlegible Next Variable', sans-serif; display: flex; align-items: flex-end; gap: 6px; height: 30px; margin: 0 0 -3px; position: relative; z-index: 1; padding-bottom: 14px; }
-.bay::before { content: ''; position: absolute; left: 0; right: 0; top: 25px; height: 6px; background: var(--rule); }
-.count { display: grid; place-items: center; min-width: 30px; height: 30px; border-radius: 50%; border: 1.6px solid var(--rule); background: var(--sheet); color: var(--ink); font-weight: 700; margin-bottom: -16px; }
-.bay ul { display: flex; flex-wrap: wrap; list-style: none; margin: 4px 0 0; padding: 0 0 0 34px; row-gap: 10px; }
-.start { display: flex; align-items: center; gap: 14px; position: sticky; bottom: 0; z-index: 5; background: var(--sheet); border: 1.2px solid var(--rule); border-radius: 8px; padding: 8px 14px; align-self: flex-start; }
-.below { display: grid; grid-template-columns: minmax(0, 1.15fr) minmax(0, 1.2fr) minmax(0, 0.9fr); gap: 20px; margin-top: auto; }
-@media (max-width: 1100px) { .below { grid-template-columns: 1fr 1fr; } }
-.bolt { margin: 12px 0 10px; }
-.most { list-style: none; margin: 0; padding: 0; display: grid; grid-template-columns: 1fr 1fr; gap: 5px 18px; }
-.most li { display: grid; grid-template-columns: 20px 1fr auto; gap: 8px; align-items: center; }
-.school { margin-top: 12px; display: flex; flex-wrap: wrap; gap: 2px 8px; align-items: baseline; }
-.doubts { list-style: none; margin: 8px 0 0; padding: 0; display: grid; gap: 6px; }
-.doubts li { display: flex; justify-content: space-between; align-items: center; gap: 8px; }
-.doubts li > button:first-child { display: flex; gap: 10px; text-align: left; background: none; border: 0; padding: 2px; cursor: pointer; align-items: center; line-height: 1.25; }
-.doubts .word { white-space: nowrap; text-decoration: underline; }
-.chip { width: 24px; flex: none; }
+.view { height: 100%; padding: 14px 24px 8px; display: flex; flex-direction: column; gap: 10px; }
+.title { display: flex; align-items: baseline; gap: 6px 16px; flex-wrap: wrap; }
+.by { display: flex; gap: 0 10px; align-items: baseline; flex-wrap: wrap; margin-left: auto; }
+.find input { font: inherit; color: var(--ink); background: var(--field); border: 1px solid var(--line); border-radius: 5px; padding: 5px 9px; width: 190px; }
+.zoom { display: flex; align-items: center; gap: 6px; }
+.zoom input { width: 84px; accent-color: var(--ink); }
+.room { flex: 1; min-height: 0; display: grid; gap: 12px 20px; grid-template: 'wall wall' minmax(210px, 1fr) 'below card' 362px / minmax(0, 1.9fr) minmax(330px, 1fr); }
+.room.bare { display: block; }
+.wall { grid-area: wall; }
+.card { grid-area: card; }
+.below { grid-area: below; display: flex; flex-direction: column; gap: 8px; min-height: 0; padding: 8px 16px 10px; }
+.panels { display: flex; gap: 0 18px; border-bottom: 1px solid var(--line); flex-wrap: wrap; }
+.panel { overflow: auto; min-height: 0; }
 .empty { display: flex; gap: 18px; align-items: center; justify-content: space-between; }
-.keys { align-self: flex-end; }
+.foot { display: flex; align-items: center; gap: 14px; min-height: 34px; }
+.foot .keys { margin-left: auto; }
+.foot .button { min-height: 32px; padding: 3px 12px; }
+.link { text-decoration: underline; padding: 0; }
+@media (max-width: 1100px) { .room { grid-template-columns: minmax(0, 1.4fr) minmax(320px, 1fr); } }
+@media (max-height: 700px) { .room { grid-template-rows: minmax(170px, 1fr) 270px; } }
 </style>

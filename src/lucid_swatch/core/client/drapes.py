@@ -6,7 +6,7 @@ import numpy as np
 
 from ..colour.arrays import FloatArray, IntArray
 from ..colour.spaces import chroma
-from ..garment.sorting import temperature
+from ..garment.neutrals import temperature
 
 LIGHTEST, DARKEST = 92.0, 18.0
 """L* of the lightest and the deepest cloth that is held."""

@@ -8,7 +8,8 @@ import numpy as np
 from ..colour.arrays import BoolArray, FloatArray
 from ..colour.names import name_colours
 from ..colour.spaces import chroma, hue_angle, lab_to_rgb_linear
-from ..garment.sorting import neutrality
+from ..garment.neutrals import neutrality
+from ..garment.school import BROAD, School
 from ..garment.vocabulary import Metal
 from ..look.contrast import BAND, client_band
 from .drapes import places_of
@@ -100,12 +101,12 @@ def _cloth_colours() -> FloatArray:
     return answer
 
 
-def what_suits(reading: FaceReading, strict: bool = False) -> Suits:
-    """The neutrals, tones, metals and contrast that sit with a colouring. strict: the narrow school of neutrals."""
+def what_suits(reading: FaceReading, school: School = BROAD) -> Suits:
+    """The neutrals, tones, metals and contrast that sit with a colouring. school: what counts as a neutral."""
     lab = _cloth_colours()
     fit = fit_of(lab, reading)
-    neutral = neutrality(lab, strict) > 0.6
-    tone = neutrality(lab, strict) < 0.3
+    neutral = neutrality(lab, school) > 0.6
+    tone = neutrality(lab, school) < 0.3
     band = None
     if reading.contrast.known:
         middle = float(client_band(np.array([reading.contrast.value]))[0])

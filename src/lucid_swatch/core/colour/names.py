@@ -7,36 +7,38 @@ from importlib.resources import files
 import numpy as np
 
 from .arrays import BoolArray, FloatArray
-from .difference import delta_e_2000
+from .difference import delta_e_2000, pairwise_delta_e_2000
 from .spaces import chroma, hue_angle
 
-# Where one hue's name ends and the next begins, degrees; the same hue is called otherwise when light or dark.
-HUES: tuple[tuple[float, str, str, str], ...] = (
-    (8.0, "pink", "raspberry", "wine"),
-    (36.0, "pink", "red", "burgundy"),
-    (46.0, "salmon", "brick red", "oxblood"),
-    (68.0, "peach", "orange", "rust"),
-    (86.0, "apricot", "golden yellow", "amber"),
-    (102.0, "lemon", "yellow", "mustard"),
-    (122.0, "lime", "yellow green", "moss"),
-    (172.0, "mint", "green", "bottle green"),
-    (205.0, "aqua", "turquoise", "petrol"),
-    (240.0, "sky blue", "teal", "petrol blue"),
-    (297.0, "light blue", "blue", "ink blue"),
-    (308.0, "lavender", "violet", "indigo"),
-    (335.0, "lilac", "purple", "aubergine"),
-    (352.0, "pink", "magenta", "plum"),
-    (360.0, "pink", "raspberry", "wine"),
+# Where one hue's name ends and the next begins, degrees; the same hue is called otherwise when light or dark. The
+# last is the family.
+HUES: tuple[tuple[float, str, str, str, str], ...] = (
+    (8.0, "pink", "raspberry", "wine", "pink"),
+    (36.0, "pink", "red", "burgundy", "red"),
+    (46.0, "salmon", "brick red", "oxblood", "red"),
+    (68.0, "peach", "orange", "rust", "orange"),
+    (86.0, "apricot", "golden yellow", "amber", "yellow"),
+    (102.0, "lemon", "yellow", "mustard", "yellow"),
+    (122.0, "lime", "yellow green", "moss", "green"),
+    (172.0, "mint", "green", "bottle green", "green"),
+    (205.0, "aqua", "turquoise", "petrol", "turquoise"),
+    (240.0, "sky blue", "teal", "petrol blue", "blue"),
+    (297.0, "light blue", "blue", "ink blue", "blue"),
+    (308.0, "lavender", "violet", "indigo", "violet"),
+    (335.0, "lilac", "purple", "aubergine", "purple"),
+    (352.0, "pink", "magenta", "plum", "pink"),
+    (360.0, "pink", "raspberry", "wine", "pink"),
 )
 LIGHT_NAME_ABOVE = 66.0
 DARK_NAME_BELOW = 34.0
 
 
 @cache
-def _neutral_examples() -> tuple[tuple[str, ...], FloatArray]:
+def _neutral_examples() -> tuple[tuple[str, ...], FloatArray, tuple[str, ...]]:
     text = files(__package__).joinpath("tables/neutrals.csv").read_text(encoding="utf-8")
     rows = [row for row in csv.reader(text.splitlines()) if row and not row[0].startswith("#")]
-    return tuple(row[0] for row in rows), np.array([[float(v) for v in row[1:4]] for row in rows])
+    labs = np.array([[float(v) for v in row[1:4]] for row in rows])
+    return tuple(row[0] for row in rows), labs, tuple(row[4] for row in rows)
 
 
 def name_colours(lab: FloatArray, neutral: BoolArray) -> list[str]:
@@ -44,14 +46,31 @@ def name_colours(lab: FloatArray, neutral: BoolArray) -> list[str]:
     return [_neutral(one) if is_neutral else _tone(one) for one, is_neutral in zip(lab, neutral, strict=True)]
 
 
+def family_names(lab: FloatArray, neutral: BoolArray) -> list[str]:
+    """The family of each colour: black, navy, sand; for a tone its hue. lab: (n, 3). neutral: (n,)."""
+    _, examples, families = _neutral_examples()
+    nearest = pairwise_delta_e_2000(lab, examples).argmin(axis=1)
+    return [
+        families[int(near)] if is_neutral else _hue_words(one)[3]
+        for one, near, is_neutral in zip(lab, nearest, neutral, strict=True)
+    ]
+
+
 def _neutral(lab: FloatArray) -> str:
-    names, examples = _neutral_examples()
+    names, examples, _ = _neutral_examples()
     return names[int(np.argmin(delta_e_2000(lab, examples)))]
+
+
+def _hue_words(lab: FloatArray) -> tuple[str, str, str, str]:
+    """What a hue is called when light, middle and dark, and its family."""
+    hue = float(hue_angle(lab))
+    light, middle, dark, family = next(names for limit, *names in HUES if hue <= limit)
+    return light, middle, dark, family
 
 
 def _tone(lab: FloatArray) -> str:
     lightness, strength, hue = float(lab[0]), float(chroma(lab)), float(hue_angle(lab))
-    light, middle, dark = next(names for limit, *names in HUES if hue <= limit)
+    light, middle, dark, _ = _hue_words(lab)
     if lightness > LIGHT_NAME_ABOVE + (14 if 60 < hue < 125 else 0):
         name = light
     else:

@@ -87,3 +87,10 @@ def lab_to_hex(lab: FloatArray) -> str:
     """The nearest screen colour of one CIELAB colour, as #rrggbb. lab: (3,)."""
     red, green, blue = np.rint(encode_srgb(lab_to_rgb_linear(np.asarray(lab, dtype=float))) * 255).astype(int)
     return f"#{red:02x}{green:02x}{blue:02x}"
+
+
+def hex_to_lab(hex: str) -> FloatArray:
+    """CIELAB of a screen colour. hex: #rrggbb. Returns (3,)."""
+    srgb = np.array([int(hex[k : k + 2], 16) for k in (1, 3, 5)]) / 255
+    lab: FloatArray = rgb_linear_to_lab(decode_srgb(srgb))
+    return lab

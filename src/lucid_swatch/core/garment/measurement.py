@@ -11,9 +11,10 @@ from ..photo.light import NINE_IN_TEN, Light, light_doubt, relit
 from .hardware import Hardware, read_hardware
 from .palette import Palette, read_palette, run_length
 from .pattern import Pattern, read_pattern
-from .sorting import Sorted, sort_colours, undertones
+from .school import BROAD, School
+from .sorting import Sorted, sort_colours, sort_print
 from .surface import Surface, read_surface, yarn_chroma
-from .vocabulary import Bin, Part, PatternType
+from .vocabulary import Part, PatternType
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -73,7 +74,7 @@ def look_at_cloth(rgb_linear: FloatArray, mask: BoolArray, light: Light) -> Sigh
     return Sight(lab, inside, palette, yarn_chroma(lab, palette), light, box, mask.shape)
 
 
-def measure_cloth(sight: Sight, strict: bool = False, told: FloatArray | None = None) -> Measurement:
+def measure_cloth(sight: Sight, school: School = BROAD, told: FloatArray | None = None) -> Measurement:
     """The colours, pattern, surface and sort of a garment.
 
     told: (3,), CIELAB of the main colour where a colour reader has been held to it."""
@@ -86,12 +87,10 @@ def measure_cloth(sight: Sight, strict: bool = False, told: FloatArray | None = 
     plain = pattern.type in (PatternType.SOLID, PatternType.MARL)
     # the small shining places of a print are its motifs
     hardware = read_hardware(sight.lab, palette) if plain else None
-    sorts = sort_colours(lab, uncertainty, strict)
+    sorts = sort_colours(lab, uncertainty, school)
     main = sorts[0]
     if not plain:
-        warmth = float(np.array([s.temperature for s in sorts]) @ share)
-        side = undertones(np.array([warmth]))[0]
-        main = Sorted(Bin.PRINT, warmth, side, main.lean, f"{main.name} {pattern.type.value}", pattern.confidence)
+        main = sort_print(lab, share, pattern.type, pattern.confidence, school)
     labels = np.full(sight.shape, -1, dtype=np.intp)
     labels[sight.box] = palette.labels
     return Measurement(

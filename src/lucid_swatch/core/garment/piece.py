@@ -3,7 +3,7 @@
 from dataclasses import dataclass, field
 
 from ..colour.arrays import FloatArray
-from .vocabulary import Category, Finish, Length, Metal, Part, PatternType, Scale, Volume, Worn
+from .vocabulary import Bin, Category, Finish, Length, Metal, Part, PatternType, Scale, Volume, Worn
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -32,6 +32,8 @@ class Piece:
     warmth: float | None = None
     statement: float | None = None
     worn: Worn | None = None
+    bin_said: Bin | None = None
+    """Where the stylist hangs it, when that is not where its colours say."""
 
     @property
     def called(self) -> str:

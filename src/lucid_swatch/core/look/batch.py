@@ -75,7 +75,7 @@ def make_batch(looks: list[Look]) -> LookBatch:
         if id(piece) not in order:
             order[id(piece)] = len(pieces)
             pieces.append(piece)
-    table = build_table(tuple(pieces), looks[0].conventions.strict_neutrals)
+    table = build_table(tuple(pieces), looks[0].conventions.school)
     most = max(len(look.worn) for look in looks)
     index = np.full((len(looks), most), -1, dtype=np.intp)
     for row, look in enumerate(looks):
@@ -106,7 +106,9 @@ def batch_of(
         array = np.array(values)
         return array if len(array) == count else np.repeat(array, count)
 
-    schools = {f.name: spread([getattr(c, f.name) for c in conventions]) for f in fields(Conventions)}
+    schools = {
+        f.name: spread([getattr(c, f.name) for c in conventions]) for f in fields(Conventions) if f.name != "leanings"
+    }
     unknown = Colouring(0.0, 0.0, float("nan"), float("nan"), float("nan"))
     colouring = {f.name: spread([getattr(c or unknown, f.name) for c in colourings]) for f in fields(Colouring)}
     present = index >= 0

@@ -6,6 +6,7 @@ from enum import StrEnum
 
 from ..client.colouring import Client
 from ..garment.piece import Piece
+from ..garment.school import Leaning, School
 
 
 class Intent(StrEnum):
@@ -29,6 +30,13 @@ class Conventions:
     one_white: bool = False
     pair_shoes_and_bag: bool = False
     avoid_black_in_summer: bool = False
+    leanings: tuple[Leaning, ...] = ()
+    """Where this studio's borders of the neutrals lie beside the usual ones."""
+
+    @property
+    def school(self) -> School:
+        """What counts as a neutral."""
+        return School(self.strict_neutrals, self.leanings)
 
 
 @dataclass(frozen=True, slots=True)

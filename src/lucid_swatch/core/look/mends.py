@@ -6,8 +6,9 @@ import numpy as np
 
 from ..colour.arrays import FloatArray
 from ..colour.names import name_colours
+from ..garment.neutrals import is_neutral
 from ..garment.piece import Piece
-from ..garment.sorting import is_neutral
+from ..garment.school import School
 from ..garment.vocabulary import Category, PatternType
 from .batch import make_batch
 from .body import ZONES, Zone
@@ -149,8 +150,7 @@ def interchangeable(old: Category, new: Category) -> bool:
 def _recolours(look: Look) -> list[Change]:
     if look.rail:
         return []
-    strict = look.conventions.strict_neutrals
-    names = name_colours(WANTED, is_neutral(WANTED, strict))
+    names = wanted_names(look.conventions.school)
     changes: list[Change] = []
     for old in look.pieces:
         for lab, name in zip(WANTED, names, strict=True):
@@ -170,6 +170,11 @@ def _recolours(look: Look) -> list[Change]:
                 )
             )
     return changes
+
+
+def wanted_names(school: School) -> list[str]:
+    """What the colours that are asked for first are called."""
+    return name_colours(WANTED, is_neutral(WANTED, school))
 
 
 def with_piece(pieces: tuple[Piece, ...], piece: Piece) -> tuple[Piece, ...]:

@@ -8,9 +8,11 @@ from ..colour.arrays import BoolArray, FloatArray, IntArray
 from ..colour.difference import pairwise_delta_e_2000
 from ..colour.harmony import two_colour_harmony
 from ..colour.spaces import chroma, hue_angle
+from ..garment.neutrals import neutrality, temperature
 from ..garment.piece import Piece
-from ..garment.sorting import neutrality, temperature
-from ..garment.vocabulary import PLAIN_PATTERNS, Category, Finish, Metal, PatternType, Scale, Volume, Worn
+from ..garment.school import BROAD, School
+from ..garment.sorting import said_temperature
+from ..garment.vocabulary import PLAIN_PATTERNS, Bin, Category, Finish, Metal, PatternType, Scale, Volume, Worn
 from .body import ACCESSORY_ZONES, AREAS, LARGE_NECKLACE_AREA, NEARNESS, OTHER_AREA, ZONES, Zone
 
 METALS = (Metal.NONE, Metal.GOLD, Metal.SILVER, Metal.ROSE, Metal.MIXED)
@@ -84,8 +86,8 @@ class PieceTable:
     """(n, n), share-weighted harmony of Ou and Luo."""
 
 
-def build_table(pieces: tuple[Piece, ...], strict: bool = False) -> PieceTable:
-    """The table of a rail, or of the pieces of some looks. pieces: at least one. strict: the narrow school."""
+def build_table(pieces: tuple[Piece, ...], school: School = BROAD) -> PieceTable:
+    """The table of a rail, or of the pieces of some looks. pieces: at least one. school: what counts as a neutral."""
     counts = np.array([len(p.lab) for p in pieces])
     first = np.concatenate([[0], np.cumsum(counts)[:-1]])
     lab, share = np.concatenate([p.lab for p in pieces]), np.concatenate([p.share for p in pieces])
@@ -95,7 +97,7 @@ def build_table(pieces: tuple[Piece, ...], strict: bool = False) -> PieceTable:
         return total
 
     metallic = np.array([Finish.METALLIC in p.finish for p in pieces])
-    plainly_neutral, warmth = neutrality(lab, strict), temperature(lab, strict)
+    plainly_neutral, warmth = _as_said(pieces, first, counts, neutrality(lab, school), temperature(lab, school))
     strength, hue, lightness = chroma(lab), hue_angle(lab), lab[:, 0]
     mean = held(lightness)
     strong = np.maximum.reduceat(strength * (1 - plainly_neutral) * (share > 0.04), first)
@@ -133,6 +135,20 @@ def build_table(pieces: tuple[Piece, ...], strict: bool = False) -> PieceTable:
         nearest=_nearest(lab, first), main_difference=pairwise_delta_e_2000(main, main),
         answer=answer, answered_colour=answered, pair_harmony=_pair_harmony(lab, share, first),
     )  # fmt: skip
+
+
+def _as_said(
+    pieces: tuple[Piece, ...], first: IntArray, counts: IntArray, neutral: FloatArray, warmth: FloatArray
+) -> tuple[FloatArray, FloatArray]:
+    """Neutrality and temperature of every colour, with the stylist's word on where its piece hangs."""
+    for piece, start, count in zip(pieces, first, counts, strict=True):
+        said = piece.bin_said
+        if said is None or said is Bin.PRINT:
+            continue
+        own = slice(start, start + count)
+        neutral[own] = 0.0 if said is Bin.TONE else 1.0
+        warmth[own] = [said_temperature(said, float(one)) for one in warmth[own]]
+    return neutral, warmth
 
 
 def _above(values: FloatArray, border: float, softness: float) -> FloatArray:

@@ -135,8 +135,8 @@ def judge(looks: list[Look]) -> list[Verdict]:
         if not look.pieces:
             raise Refused("the look has no piece.", look.id, "Add at least one piece.")
     verdicts: dict[int, Verdict] = {}
-    for strict in (False, True):
-        rows = [i for i, look in enumerate(looks) if look.conventions.strict_neutrals == strict]
+    for school in {look.conventions.school for look in looks}:
+        rows = [i for i, look in enumerate(looks) if look.conventions.school == school]
         for start in range(0, len(rows), CHUNK):
             chunk = rows[start : start + CHUNK]
             scores = score_batch(make_batch([looks[i] for i in chunk]))

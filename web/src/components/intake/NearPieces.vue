@@ -25,10 +25,10 @@ watch(
   <section v-if="near.length" class="near" aria-label="Nearest on the rail">
     <h3>Nearest on the rail</h3>
     <ul>
-      <li v-for="one in near" :key="one.piece_id" :title="`${one.label}: ${one.word}, ${one.difference.toFixed(1)} ΔE apart, sure within ${one.within.toFixed(0)}`">
+      <li v-for="one in near" :key="one.piece_id" :title="`${one.label}: ${one.kin}, ${one.difference.toFixed(1)} ΔE apart, sure within ${one.within.toFixed(0)}`">
         <PinkedSwatch :hex="one.hex" :picture="one.picture ?? undefined" :width="72" :height="34" />
         <span class="label">{{ one.label }}</span>
-        <span class="soft">{{ one.word }} · {{ one.difference.toFixed(1) }}</span>
+        <span class="soft">{{ one.kin }} · {{ one.difference.toFixed(1) }}</span>
       </li>
     </ul>
   </section>

@@ -13,7 +13,7 @@ defineEmits<{ say: [word: Word] }>()
 const PATTERNS: PatternType[] = ['stripe', 'check', 'dot', 'floral', 'animal', 'geometric', 'abstract', 'colour-block', 'graphic']
 
 const reading = computed(() => photo.reading!)
-const bin = computed<Bin>(() => word.bin ?? reading.value.sort.bin)
+const bin = computed<Bin>(() => (word.bin && word.bin !== 'as read' ? word.bin : reading.value.sort.bin))
 const pattern = computed<PatternType>(() => word.pattern ?? reading.value.pattern.type)
 const pattern_words = computed(() => {
   if (pattern.value === 'solid') return 'plain'

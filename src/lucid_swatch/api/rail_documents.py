@@ -1,0 +1,194 @@
+"""What the screens send and get about pieces on a rail."""
+
+from datetime import datetime
+from typing import Literal
+
+from pydantic import Field
+
+from lucid_swatch.core.colour.spaces import chroma, hue_angle, lab_to_hex
+from lucid_swatch.core.garment.kin import Kin, Neighbour
+from lucid_swatch.core.garment.vocabulary import (
+    Bin,
+    Category,
+    Finish,
+    Length,
+    Metal,
+    Part,
+    PatternType,
+    Scale,
+    Volume,
+    Worn,
+)
+from lucid_swatch.core.look.body import AREAS, NEARNESS, OTHER_AREA, ZONES, Zone
+from lucid_swatch.formats.kept import Kept, Season, seasons_of
+from lucid_swatch.formats.verdict import SortDocument
+from lucid_swatch.usecases.rail import OnRail, Word
+
+from .base import Answer, Request
+
+
+class ColourAnswer(Answer):
+    """A colour with what a screen shows of it."""
+
+    lab: list[float]
+    hex: str
+    share: float
+    part: Part = Part.CLOTH
+    uncertainty: float | None = None
+    picture: str | None = None
+    """Where the relit crop of it is, if there is one."""
+
+
+class BoltColour(Answer):
+    """A stretch of a rail seen as one bolt of cloth."""
+
+    hex: str
+    share: float
+    name: str
+
+
+class WordRequest(Request):
+    """The stylist's word on a piece; what is left out stays as read."""
+
+    category: Category | None = None
+    label: str | None = Field(default=None, max_length=200)
+    bin: Bin | Literal["as read"] | None = None
+    pattern: PatternType | None = None
+    scale: Scale | None = None
+    finish: list[Finish] | None = None
+    metal: Metal | None = None
+    volume: Volume | None = None
+    length: Length | None = None
+    formality: float | None = Field(default=None, ge=1, le=5)
+    warmth: float | None = Field(default=None, ge=0, le=4)
+    statement: float | None = Field(default=None, ge=0, le=1)
+    worn: Worn | None = None
+
+    def to_word(self) -> Word:
+        """As the use cases take it."""
+        values = self.model_dump()
+        finish = values.pop("finish")
+        return Word(**values, finish=None if finish is None else tuple(finish))
+
+
+class PieceAnswer(Answer):
+    """A piece on the rail."""
+
+    id: str
+    label: str
+    category: Category
+    zone: Zone
+    area: float
+    """Visible area before layering, in hundredths of a figure."""
+    nearness: float
+    """To the face, 0 to 1."""
+    colours: list[ColourAnswer]
+    pattern: PatternType
+    scale: Scale | None
+    finish: list[str]
+    metal: Metal
+    volume: Volume
+    length: Length | None
+    formality: float | None
+    warmth: float | None
+    worn: Worn | None
+    sort: SortDocument
+    bin_said: Bin | None
+    read: SortDocument
+    """Where its colours alone would hang it."""
+    fit: float | None
+    """How well it suits the client, against the best colour, 0 to 1; none while nothing is known of the undertone."""
+    suits: bool | None
+    kept: Kept
+    seasons: list[Season]
+    """As said, or as its warmth tells."""
+    cost_per_wear: float | None
+    looks: list[str]
+    """Names of the kept looks that it is in."""
+    doubtful: bool
+    lightness: float
+    chroma: float
+    hue: float
+    photo_id: str | None
+    cloth: str | None
+    """Where the relit crop of the cloth is, if there is one."""
+    thumbnail: str | None
+    created_at: datetime
+
+
+class NeighbourAnswer(Answer):
+    """A piece beside another one, with how far apart their main colours are."""
+
+    piece_id: str
+    label: str
+    difference: float
+    """CIEDE2000 between the two readings."""
+    within: float
+    """CIEDE2000 that the two readings leave open together."""
+    kin: Kin
+    hex: str
+    picture: str | None
+
+
+def piece_answer(one: OnRail, looks: list[str]) -> PieceAnswer:
+    """A piece as the rail shows it. looks: names of the kept looks that it is in."""
+    piece, hung = one.hung.piece, one.hung
+    colours = [
+        ColourAnswer(
+            lab=[round(float(v), 2) for v in lab], hex=lab_to_hex(lab), share=round(float(piece.share[k]), 4),
+            part=piece.parts[k] if piece.parts else Part.CLOTH,
+            uncertainty=None if piece.uncertainty is None else round(float(piece.uncertainty[k]), 1),
+            picture=picture_of(hung.photo_id, f"colour-{k}.jpg"),
+        )
+        for k, lab in enumerate(piece.lab)
+    ]  # fmt: skip
+    zone, kept = ZONES[piece.category], Kept.model_validate(hung.kept)
+    return PieceAnswer(
+        id=piece.id, label=piece.called, category=piece.category, zone=zone, area=AREAS.get(piece.category, OTHER_AREA),
+        nearness=NEARNESS[zone], colours=colours, pattern=piece.pattern, scale=piece.scale,
+        finish=sorted(f.value for f in piece.finish), metal=piece.metal, volume=piece.volume, length=piece.length,
+        formality=piece.formality, warmth=piece.warmth, worn=piece.worn, sort=SortDocument.from_core(piece.id, one.sorted), bin_said=piece.bin_said,
+        read=SortDocument.from_core(piece.id, one.read), fit=None if one.fit is None else round(one.fit, 3), suits=one.suits,
+        kept=kept, seasons=seasons_of(kept, piece.warmth), cost_per_wear=_cost(kept), looks=looks,
+        doubtful=one.doubtful, lightness=round(float(piece.lab[0, 0]), 1), chroma=round(float(chroma(piece.lab[0])), 1),
+        hue=round(float(hue_angle(piece.lab[0])), 0), photo_id=hung.photo_id,
+        cloth=picture_of(hung.photo_id, "cloth.jpg"),
+        thumbnail=picture_of(hung.photo_id, "thumbnail.jpg"), created_at=hung.created_at,
+    )  # fmt: skip
+
+
+def _cost(kept: Kept) -> float | None:
+    return round(kept.price / len(kept.worn_on), 2) if kept.price is not None and kept.worn_on else None
+
+
+def neighbour_answer(found: Neighbour, photo_id: str | None) -> NeighbourAnswer:
+    """A near piece. photo_id: the photo that it was hung from."""
+    piece = found.piece
+    return NeighbourAnswer(
+        piece_id=piece.id, label=piece.called, difference=round(found.difference, 1), within=round(found.within, 1),
+        kin=found.kin, hex=lab_to_hex(piece.lab[0]), picture=picture_of(photo_id, "colour-0.jpg"),
+    )  # fmt: skip
+
+
+def picture_of(photo_id: str | None, name: str) -> str | None:
+    """Where a picture of a hung photo is; none without a photo."""
+    return None if photo_id is None else f"/api/photos/{photo_id}/pictures/{name}"
+
+
+def bolt_of(rail: list[OnRail]) -> list[BoltColour]:
+    """A rail as one bolt: every piece's colours by what they cover, warm to cool and dark to light."""
+    parts = []
+    total = 0.0
+    for one in rail:
+        piece = one.hung.piece
+        area = AREAS.get(piece.category, OTHER_AREA)
+        total += area
+        parts += [
+            (one.sorted.bin, float(lab[0]), lab, area * float(share), one.sorted.name)
+            for lab, share in zip(piece.lab, piece.share, strict=True)
+        ]  # fmt: skip
+    order = list(Bin)
+    parts.sort(key=lambda part: (order.index(part[0]), part[1]))
+    return [
+        BoltColour(hex=lab_to_hex(lab), share=round(area / total, 4), name=name) for _, _, lab, area, name in parts if area
+    ]  # fmt: skip

@@ -1,0 +1,85 @@
+"""A wardrobe in the open format."""
+
+from typing import Annotated, Any, Literal
+
+from pydantic import AwareDatetime, Field, model_validator
+
+from lucid_swatch.core.garment.piece import Piece
+from lucid_swatch.core.garment.school import School
+from lucid_swatch.core.problems import Refused
+
+from .document import Document, Titled, parse
+from .kept import Kept
+from .look import ConventionsDocument, LookDocument, check_ids
+from .measurement import MeasurementDocument
+from .piece import PieceDocument
+
+Fraction = Annotated[float, Field(ge=0, le=1)]
+
+
+class NeutralDocument(Document):
+    """A place in a photo known to be neutral, in fractions from the top left corner."""
+
+    x: Fraction
+    y: Fraction
+    lightness: float | None = Field(default=None, ge=5, le=100)
+
+
+class StrokeDocument(Document):
+    """A line that the stylist drew over a photo, in fractions of it."""
+
+    cloth: bool
+    points: list[tuple[Fraction, Fraction]] = Field(min_length=1, max_length=2000)
+    width: float = Field(gt=0, le=0.2)
+    box: bool = False
+
+
+class PhotoDocument(Document):
+    """The photo of a piece, beside the document in an archive."""
+
+    file: str = Field(min_length=1, max_length=200)
+    """Its name in the folder photos of the archive."""
+    name: str = Field(default="", max_length=200)
+    """What it was called when it was taken in."""
+    neutral: NeutralDocument | None = None
+    """The tapped neutral: x, y and lightness."""
+    strokes: list[StrokeDocument] = Field(default_factory=list, max_length=1000)
+    """What the stylist drew to mend the outline."""
+    reading: MeasurementDocument | None = None
+    """The measurement of it."""
+
+
+class RailPieceDocument(PieceDocument):
+    """A piece with what a wardrobe keeps about it."""
+
+    kept: Kept = Field(default_factory=Kept)
+    hung_at: AwareDatetime | None = None
+    photo: PhotoDocument | None = None
+
+
+class RailDocument(Titled):
+    """A wardrobe."""
+
+    format: Literal["lucid-swatch/rail"] = "lucid-swatch/rail"
+    conventions: ConventionsDocument = Field(default_factory=ConventionsDocument)
+    pieces: list[RailPieceDocument] = Field(max_length=5000)
+
+    @model_validator(mode="after")
+    def _idscheck_ids(self) -> "RailDocument":
+        check_ids([p.id for p in self.pieces])
+        return self
+
+
+def parse_pieces(value: Any) -> tuple[list[Piece], School]:
+    """The pieces of a rail or a look, and what counts as a neutral."""
+    kind = value.get("format") if isinstance(value, dict) else None
+    if kind == "lucid-swatch/look":
+        look = parse(LookDocument, value)
+        return [p.to_core() for p in look.pieces], look.conventions.to_core().school
+    if kind == "lucid-swatch/rail":
+        rail = parse(RailDocument, value)
+        return [p.to_core() for p in rail.pieces], rail.conventions.to_core().school
+    raise Refused(
+        "this is neither a rail nor a look.", "$.format",
+        'Begin the document with "format": "lucid-swatch/rail", "version": 1.',
+    )  # fmt: skip

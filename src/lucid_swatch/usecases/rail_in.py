@@ -1,0 +1,188 @@
+"""A rail comes in: what it would do is said first, done as one change, and can be taken back."""
+
+from collections.abc import Callable
+from dataclasses import dataclass, replace
+from datetime import UTC, datetime
+from uuid import uuid4
+
+from sqlalchemy.orm import Session
+
+from lucid_swatch.core.problems import NotThere, Refused
+from lucid_swatch.files.archive import Archive
+from lucid_swatch.files.photo import MAX_BYTES
+from lucid_swatch.files.strip import strip_metadata
+from lucid_swatch.formats.document import MAX_DOCUMENT_BYTES, json_content, parse
+from lucid_swatch.formats.rail import RailDocument, RailPieceDocument
+from lucid_swatch.formats.rail_table import read_table
+from lucid_swatch.store.clients import Clients
+from lucid_swatch.store.folder import Folder
+from lucid_swatch.store.photos import Photos
+from lucid_swatch.store.pieces import Pieces
+from lucid_swatch.store.records import HungPiece, PhotoRecord, PhotoState
+from lucid_swatch.store.snapshots import snapshot_of
+
+from .changes import recorded
+from .clients import check_consent
+from .rail_out import PHOTOS, RAIL
+from .rereading import PICTURES
+
+Photo = Callable[[str], bytes | None]
+"""The bytes of a photo of the archive by its name; None where it is not there."""
+
+
+@dataclass(frozen=True, slots=True)
+class Sent:
+    """A rail that somebody sent, and its photos."""
+
+    file: str
+    rail: RailDocument
+    photo: Photo
+
+
+@dataclass(frozen=True, slots=True)
+class Plan:
+    """What taking a rail in does, or would do."""
+
+    added: tuple[str, ...]
+    """Labels of the pieces that come."""
+    changed: tuple[tuple[str, tuple[str, ...]], ...]
+    """Labels of the pieces that are there and differ, with what differs."""
+    same: int
+    """How many are there already, just so."""
+    photos: int
+    """How many photos come with them."""
+    dropped: tuple[str, ...]
+    """What is in the file and not kept, in words."""
+    to_read: tuple[str, ...] = ()
+    """Ids of photos whose pictures are to be made."""
+
+
+def open_rail(content: bytes, file: str) -> Sent:
+    """The rail in a file: JSON, CSV or a zip with photos. Refused with what is wrong and where."""
+    if content[:4] in (b"PK\x03\x04", b"PK\x05\x06"):
+        archive = Archive(content, file)
+        if RAIL not in archive:
+            raise Refused(f"there is no {RAIL} in this archive.", file, "Send the archive that this page exports.")
+        value = json_content(archive.read(RAIL, MAX_DOCUMENT_BYTES), f"{file}: {RAIL}")
+
+        def photo(name: str) -> bytes | None:
+            return archive.read(PHOTOS + name, MAX_BYTES) if PHOTOS + name in archive else None
+
+        return Sent(file, parse(RailDocument, value), photo)
+    if content.lstrip()[:1] in (b"{", b"["):
+        return Sent(file, parse(RailDocument, json_content(content, file)), lambda name: None)
+    return Sent(file, read_table(content, file), lambda name: None)
+
+
+def plan_rail(session: Session, client_id: str, sent: Sent) -> Plan:
+    """What taking a rail in would do; nothing is changed."""
+    Clients(session).get(client_id)
+    coming = _coming(session, client_id, sent.rail)
+    own = {one.piece.id: one for one in Pieces(session).of_client(client_id)}
+    changed, added, same, photos = [], [], 0, 0
+    for document, hung in coming:
+        there = own.get(hung.piece.id)
+        if there is None:
+            added.append(hung.piece.called)
+            photos += document.photo is not None and sent.photo(document.photo.file) is not None
+        elif differs := _differs(there, _over(there, hung)):
+            changed.append((there.piece.called, differs))
+        else:
+            same += 1
+    return Plan(tuple(added), tuple(changed), same, photos, _dropped(sent))
+
+
+def take_rail_in(session: Session, folder: Folder, client_id: str, sent: Sent) -> Plan:
+    """Takes a rail in as one change. Pieces that are there and not in the file stay.
+
+    Refused when photos come and the client has withdrawn consent."""
+    plan = plan_rail(session, client_id, sent)
+    if plan.photos:
+        check_consent(Clients(session).get(client_id))
+    pieces, own = Pieces(session), {one.piece.id: one for one in Pieces(session).of_client(client_id)}
+    count = len(plan.added) + len(plan.changed)
+    to_read = []
+    with recorded(
+        session, client_id, f"took in {count} {'piece' if count == 1 else 'pieces'} from {sent.file}"
+    ) as change:
+        for document, hung in _coming(session, client_id, sent.rail):
+            there = own.get(hung.piece.id)
+            change.touches("piece", hung.piece.id)
+            if there is not None:
+                pieces.change(_over(there, hung))
+                continue
+            photo = _kept_photo(session, folder, client_id, document, sent.photo)
+            if photo is not None:
+                change.touches("photo", photo.id)
+                Photos(session).change(photo.id, state=PhotoState.HUNG)
+                to_read.append(photo.id)
+            pieces.add(replace(hung, photo_id=None if photo is None else photo.id))
+    return replace(plan, to_read=tuple(to_read))
+
+
+def _coming(session: Session, client_id: str, rail: RailDocument) -> list[tuple[RailPieceDocument, HungPiece]]:
+    """The pieces of a file as they would hang; one whose id belongs to another rail gets a new one."""
+    pieces, now = Pieces(session), datetime.now(UTC)
+    ids = {}
+    for document in rail.pieces:
+        try:
+            elsewhere = pieces.get(document.id).client_id != client_id
+        except NotThere:
+            elsewhere = False
+        ids[document.id] = uuid4().hex if elsewhere else document.id
+    found = []
+    for document in rail.pieces:
+        kept = document.kept.model_dump(mode="json", exclude_defaults=True)
+        face = kept.get("other_face")
+        if face is not None:
+            kept = {key: value for key, value in kept.items() if key != "other_face"}
+            kept |= {"other_face": ids[face]} if face in ids else {}
+        piece = replace(document.to_core(), id=ids[document.id])
+        found.append((document, HungPiece(piece, client_id, document.hung_at or now, None, kept)))
+    return found
+
+
+def _over(there: HungPiece, coming: HungPiece) -> HungPiece:
+    """A piece that is there as the file has it, with its own photo."""
+    return replace(coming, photo_id=there.photo_id, created_at=there.created_at)
+
+
+def _differs(there: HungPiece, coming: HungPiece) -> tuple[str, ...]:
+    before, after = snapshot_of(there), snapshot_of(coming)
+    return tuple(name.replace("_", " ") for name in before if before[name] != after[name])
+
+
+def _dropped(sent: Sent) -> tuple[str, ...]:
+    missing = sum(1 for p in sent.rail.pieces if p.photo is not None and sent.photo(p.photo.file) is None)
+    unknown = sorted({key for piece in sent.rail.pieces for key in piece.model_extra or {}})
+    told = []
+    if missing:
+        told.append(
+            f"{missing} {'photo is' if missing == 1 else 'photos are'} not in the file; those pieces hang in flat colour"
+        )
+    if unknown:
+        told.append(f"keys nobody here knows: {', '.join(unknown[:8])}")
+    if sent.rail.model_extra:
+        told.append(f"keys beside the pieces: {', '.join(sorted(sent.rail.model_extra)[:8])}")
+    return tuple(told)
+
+
+def _kept_photo(
+    session: Session, folder: Folder, client_id: str, document: RailPieceDocument, bytes_of: Photo
+) -> PhotoRecord | None:
+    """Keeps the photo of a piece that comes, without metadata; its pictures are made afterwards."""
+    sent = document.photo
+    content = None if sent is None else bytes_of(sent.file)
+    if sent is None or content is None:
+        return None
+    stripped, ending = strip_metadata(content, sent.name or sent.file)
+    id = uuid4().hex
+    folder.keep_photo(id + ending, stripped)
+    photo = PhotoRecord(
+        id, client_id, sent.name or sent.file, id + ending, datetime.now(UTC), PhotoState.READ,
+        neutral=None if sent.neutral is None else sent.neutral.model_dump(mode="json"),
+        strokes=tuple(stroke.model_dump(mode="json", exclude_defaults=True) for stroke in sent.strokes),
+        reading=None if sent.reading is None else sent.reading.model_dump(mode="json"), proposal={"ask": PICTURES},
+    )  # fmt: skip
+    Photos(session).add(photo)
+    return photo

@@ -1,0 +1,68 @@
+"""A rail leaves the application: JSON, a table, or an archive with its photos."""
+
+from sqlalchemy.orm import Session
+
+from lucid_swatch.core.garment.sorting import sort_pieces
+from lucid_swatch.files.archive import pack
+from lucid_swatch.formats.kept import Kept
+from lucid_swatch.formats.look import ConventionsDocument
+from lucid_swatch.formats.piece import PieceDocument
+from lucid_swatch.formats.rail import PhotoDocument, RailDocument, RailPieceDocument
+from lucid_swatch.formats.rail_table import write_table
+from lucid_swatch.store.clients import Clients
+from lucid_swatch.store.folder import Folder
+from lucid_swatch.store.photos import Photos
+from lucid_swatch.store.pieces import Pieces
+from lucid_swatch.store.records import HungPiece, PhotoRecord
+
+RAIL = "rail.json"
+PHOTOS = "photos/"
+
+
+def rail_document(session: Session, client_id: str) -> RailDocument:
+    """A client's rail in the open format."""
+    conventions = ConventionsDocument.from_core(Clients(session).get(client_id).conventions)
+    photos = {photo.id: photo for photo in Photos(session).of_client(client_id)}
+    pieces = [piece_document(one, photos.get(one.photo_id or "")) for one in Pieces(session).of_client(client_id)]
+    return RailDocument(conventions=conventions, pieces=pieces)
+
+
+def piece_document(hung: HungPiece, photo: PhotoRecord | None) -> RailPieceDocument:
+    """A piece of a rail in the open format."""
+    own = PieceDocument.from_core(hung.piece).model_dump(mode="json")
+    shown = None if photo is None else PhotoDocument.model_validate(
+        {
+            "file": photo.file, "name": photo.name, "neutral": photo.neutral, "strokes": list(photo.strokes),
+            "reading": photo.reading,
+        }
+    )  # fmt: skip
+    return RailPieceDocument.model_validate(
+        own | {"kept": Kept.model_validate(hung.kept), "hung_at": hung.created_at, "photo": shown}
+    )
+
+
+def rail_json(session: Session, client_id: str) -> str:
+    """A client's rail as JSON."""
+    return rail_document(session, client_id).model_dump_json(indent=1, exclude_none=True, by_alias=True) + "\n"
+
+
+def rail_table(session: Session, client_id: str) -> str:
+    """A client's rail as CSV."""
+    pieces = [one.piece for one in Pieces(session).of_client(client_id)]
+    sorts = sort_pieces(pieces, Clients(session).get(client_id).conventions.school)
+    return write_table(rail_document(session, client_id).pieces, sorts)
+
+
+def rail_archive(session: Session, folder: Folder, client_id: str) -> bytes:
+    """A client's rail as JSON with every photo, in one zip."""
+    files = {RAIL: rail_json(session, client_id).encode()}
+    for piece in rail_document(session, client_id).pieces:
+        if piece.photo is not None and folder.photo(piece.photo.file).is_file():
+            files[PHOTOS + piece.photo.file] = folder.photo(piece.photo.file).read_bytes()
+    return pack(files)
+
+
+def file_name(client_name: str) -> str:
+    """A client's name as the name of a file, without its ending."""
+    name = "".join(letter if letter.isascii() and letter.isalnum() else "-" for letter in client_name.lower())
+    return name.strip("-") or "client"

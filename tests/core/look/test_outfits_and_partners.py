@@ -1,0 +1,86 @@
+"""What a rail can do: its good looks counted, its partners and its fights."""
+
+import numpy as np
+import pytest
+
+from lucid_swatch.core.garment.piece import Piece
+from lucid_swatch.core.garment.vocabulary import Category, PatternType, Scale
+from lucid_swatch.core.look import outfits
+from lucid_swatch.core.look.look import Conventions, Look
+from lucid_swatch.core.look.outfits import GOOD, Counter, count_outfits
+from lucid_swatch.core.look.partners import go_together, partners
+from lucid_swatch.core.look.verdict import judge
+
+NAVY, CREAM, TAN, RED, LIME = [21, 4, -22], [89, 2, 16], [57, 15, 29], [44, 60, 36], [80, -40, 70]
+
+
+def piece(id, category, lab, **values):
+    return Piece(id, category, np.array([lab], float), np.ones(1), label=id, **values)
+
+
+RAIL = [
+    piece("cream top", Category.TOP, CREAM), piece("lime top", Category.TOP, LIME),
+    piece("navy trousers", Category.TROUSERS, NAVY), piece("red skirt", Category.SKIRT, RED),
+    piece("navy dress", Category.DRESS, NAVY), piece("tan shoes", Category.SHOES, TAN),
+    piece("navy coat", Category.COAT, NAVY), piece("tan bag", Category.BAG, TAN),
+]  # fmt: skip
+
+
+def test_every_base_look_is_counted_as_the_scorer_judges_it():
+    by_name = {p.id: p for p in RAIL}
+    halves = [(t, low) for t in ("cream top", "lime top") for low in ("navy trousers", "red skirt")] + [("navy dress",)]
+    looks = [(*half, "tan shoes", *layer) for half in halves for layer in ((), ("navy coat",))]
+    good = [look for look, v in zip(looks, judge([Look("x", tuple(by_name[n] for n in look)) for look in looks]), strict=True) if v.overall >= GOOD]
+    found = count_outfits(RAIL, None, Conventions())
+    assert (found.looks, found.good, found.drawn) == (10, len(good), False)
+    for name in ("cream top", "lime top", "navy trousers", "navy dress", "navy coat"):
+        assert found.each[name] == sum(name in look for look in good)
+    assert 0 <= found.each["tan bag"] <= found.good
+
+
+def test_a_large_rail_is_drawn_from_and_told_so(monkeypatch):
+    exact = count_outfits(RAIL * 1, None, Conventions())
+    many = [piece(f"{p.id} {k}", p.category, p.lab[0]) for p in RAIL for k in range(4)]
+    whole = count_outfits(many, None, Conventions())
+    monkeypatch.setattr(outfits, "MOST_SCORED", 250)
+    drawn = count_outfits(many, None, Conventions())
+    assert not whole.drawn
+    assert drawn.drawn
+    assert drawn.looks == whole.looks > exact.looks
+    assert drawn.good == pytest.approx(whole.good, rel=0.25)
+
+
+def test_a_rail_without_a_look_has_none():
+    found = count_outfits([RAIL[0], RAIL[-1]], None, Conventions())
+    assert (found.looks, found.good) == (0, 0)
+    assert set(found.each.values()) == {0}
+
+
+def test_a_quiet_piece_opens_more_than_a_loud_one():
+    quiet_rail = [p for p in RAIL if p.id not in ("lime top", "red skirt")]
+    quiet_rail += [piece("white shirt", Category.SHIRT, [95, 0, 1]), piece("sand knit", Category.KNIT, [77, 4, 18])]
+    counter = Counter(quiet_rail, None, Conventions())
+    quiet, loud = (counter.opened(piece("new", Category.TROUSERS, lab)) for lab in (NAVY, LIME))
+    assert quiet > loud
+    assert counter.opened(piece("new", Category.BAG, TAN)) == 0
+
+
+def test_what_cannot_be_worn_at_once_is_no_partner():
+    top, dress, skirt, bag = RAIL[0], RAIL[4], RAIL[3], RAIL[7]
+    assert not go_together(top, dress)
+    assert not go_together(skirt, RAIL[2])
+    assert go_together(top, skirt)
+    assert go_together(bag, piece("ring", Category.RING, TAN))
+    assert not go_together(bag, piece("bag", Category.BAG, TAN))
+
+
+def test_partners_are_the_best_scored_and_fights_the_worst_each_with_a_reason():
+    leopard = Piece("leopard", Category.SCARF, np.array([TAN, [15, 0, 0]], float), np.array([0.6, 0.4]), label="leopard", pattern=PatternType.ANIMAL, scale=Scale.MEDIUM)
+    zebra = Piece("zebra", Category.TOP, np.array([[95, 0, 1], [15, 0, 0]], float), np.array([0.5, 0.5]), label="zebra", pattern=PatternType.ANIMAL, scale=Scale.LARGE)
+    best, worst = partners(leopard, [*RAIL, zebra], Conventions(), 3)
+    assert "zebra" not in [p.piece.id for p in best]
+    assert "zebra" in [p.piece.id for p in worst]
+    assert set(p.piece.id for p in best).isdisjoint(p.piece.id for p in worst)
+    assert all(p.because is not None and p.because.points < 0 for p in worst)
+    assert [p.score for p in best] == sorted((p.score for p in best), reverse=True)
+    assert partners(leopard, [], Conventions(), 3) == ([], [])

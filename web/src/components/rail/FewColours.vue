@@ -1,0 +1,140 @@
+<script setup lang="ts">
+import { computed, ref, shallowRef, watch } from 'vue'
+import { answered, api, type Palette, type Piece } from '@/api'
+import PinkedSwatch from '@/components/base/PinkedSwatch.vue'
+import ProblemNote from '@/components/base/ProblemNote.vue'
+import { useTried } from '@/composables/useTried'
+import { percent, plural } from '@/lib/words'
+
+/** A few colours that already are this wardrobe: found, edited, kept, taken out and in. */
+const { clientId, byId, version } = defineProps<{ clientId: string; byId: Map<string, Piece>; version: number }>()
+const emit = defineEmits<{ show: [id: string]; changed: []; inside: [ids: Set<string> | null] }>()
+type Colour = Palette['colours'][number]
+const count = ref(5)
+const within = ref(10)
+const pinned = ref(new Set<string>())
+const tried_ = shallowRef<Palette | null>(null)
+const kept = shallowRef<Palette[]>([])
+const name = ref('')
+const { problem, tried } = useTried()
+const at = { params: { path: { client_id: clientId } } }
+const key = (colour: Colour) => colour.lab.join(' ')
+const plain = (colours: Colour[]) => colours.map(({ name: called, lab }) => ({ name: called, lab }))
+const palette = computed(() => tried_.value)
+const out = computed(() => (palette.value?.pieces ?? []).filter((one) => !one.inside))
+const inside = computed(() => (palette.value?.pieces ?? []).filter((one) => one.inside))
+watch(inside, (ids) => emit('inside', palette.value ? new Set(ids.map((one) => one.piece_id)) : null))
+
+const load = () => tried(async () => (kept.value = await answered(api.GET('/api/clients/{client_id}/palettes', at))))
+const find = () =>
+  tried(async () => {
+    const stay = (palette.value?.colours ?? []).filter((one) => pinned.value.has(key(one)))
+    tried_.value = await answered(api.POST('/api/clients/{client_id}/palettes/find', { ...at, body: { count: count.value, within: within.value, kept: plain(stay) } }))
+    name.value = ''
+  })
+const again = (colours: Colour[]) =>
+  tried(async () => {
+    const was = palette.value
+    const now = await answered(api.POST('/api/clients/{client_id}/palettes/try', { ...at, body: { name: '', within: within.value, colours: plain(colours) } }))
+    tried_.value = { ...now, id: was?.id ?? null, name: was?.name ?? '' }
+  })
+const without = (colour: Colour) => again((palette.value?.colours ?? []).filter((one) => one !== colour))
+const withPiece = (id: string) => {
+  const colour = byId.get(id)?.colours[0]
+  if (colour) void again([...(palette.value?.colours ?? []), { name: byId.get(id)?.sort.name ?? '', lab: colour.lab, hex: colour.hex, covers: 0 }])
+}
+function pin(colour: Colour) {
+  const next = new Set(pinned.value)
+  if (!next.delete(key(colour))) next.add(key(colour))
+  pinned.value = next
+}
+const keep = () =>
+  tried(async () => {
+    const now = palette.value
+    if (!now) return
+    const body = { name: name.value, within: within.value, colours: plain(now.colours) }
+    tried_.value = now.id
+      ? await answered(api.PUT('/api/clients/{client_id}/palettes/{palette_id}', { params: { path: { client_id: clientId, palette_id: now.id } }, body }))
+      : await answered(api.POST('/api/clients/{client_id}/palettes', { ...at, body }))
+    emit('changed')
+  })
+const letGo = (id: string) =>
+  tried(async () => {
+    await answered(api.DELETE('/api/palettes/{palette_id}', { params: { path: { palette_id: id } } }))
+    if (palette.value?.id === id) tried_.value = { ...palette.value, id: null }
+    emit('changed')
+  })
+function open(one: Palette) {
+  tried_.value = one
+  name.value = one.name
+  within.value = one.within
+}
+async function send(event: Event) {
+  const input = event.target as HTMLInputElement
+  const file = input.files?.[0]
+  if (!file) return
+  await tried(async () => {
+    const form = new FormData()
+    form.append('palette', file, file.name)
+    const read = await answered(api.POST('/api/clients/{client_id}/palettes/read', { ...at, body: form as never, bodySerializer: (body: unknown) => body as FormData }))
+    tried_.value = read
+    name.value = read.name
+  })
+  input.value = ''
+}
+watch(() => version, load, { immediate: true })
+watch(within, () => palette.value && again(palette.value.colours))
+void find()
+</script>
+
+<template>
+  <div class="few">
+    <ProblemNote v-if="problem" :problem="problem" closable @close="problem = null" />
+    <p class="ask">
+      <label>colours <input v-model.number="count" type="number" min="1" max="12" /></label>
+      <label>each covers cloth within <input v-model.number="within" type="number" min="1" max="30" /> ΔE</label>
+      <button class="button" type="button" @click="find">Find them again</button>
+      <label class="button">Read a palette file<input class="visually-hidden" type="file" accept=".gpl,.css,.csv,.json" @change="send" /></label>
+      <span v-for="one in kept" :key="one.id ?? ''" class="kept"><button class="word link" type="button" @click="open(one)">{{ one.name }}</button> <button class="word soft" type="button" :aria-label="`let ${one.name} go`" @click="one.id && letGo(one.id)">×</button></span>
+    </p>
+    <template v-if="palette">
+      <ul class="colours">
+        <li v-for="colour in palette.colours" :key="key(colour)">
+          <PinkedSwatch :hex="colour.hex" :width="110" :height="54" />
+          <strong>{{ colour.name }}</strong>
+          <span class="soft">L* {{ colour.lab[0]?.toFixed(0) }} · {{ colour.hex }}</span>
+          <span>covers {{ percent(colour.covers) }}</span>
+          <span><button class="word link" type="button" :aria-pressed="pinned.has(key(colour))" @click="pin(colour)">{{ pinned.has(key(colour)) ? 'stays' : 'let it stay' }}</button> <button class="word link" type="button" @click="without(colour)">leave out</button></span>
+        </li>
+        <li class="sum">
+          <strong class="big">{{ percent(palette.covers) }}</strong><span>of the cloth is within {{ palette.within }} ΔE of {{ plural(palette.colours.length, 'colour') }}</span>
+          <span>{{ plural(inside.length, 'piece') }} in, {{ out.length }} out</span>
+        </li>
+      </ul>
+      <p class="ask">
+        <label>name <input v-model="name" maxlength="200" placeholder="Winter tour" /></label>
+        <button class="button firm" type="button" @click="keep">{{ palette.id ? 'Keep the changes' : 'Keep this palette' }}</button>
+        <template v-if="palette.id">take it out as
+          <a v-for="ending in ['gpl', 'css', 'csv', 'json']" :key="ending" :href="`/api/palettes/${palette.id}/file.${ending}`" download>{{ ending === 'gpl' ? 'GIMP palette' : ending.toUpperCase() }}</a>
+        </template>
+      </p>
+      <p v-if="out.length" class="out">
+        Out: <span v-for="one in out" :key="one.piece_id"><button class="word link" type="button" @click="emit('show', one.piece_id)">{{ byId.get(one.piece_id)?.label }}</button> <span class="soft">{{ one.difference.toFixed(0) }} ΔE</span> <button class="word soft" type="button" :aria-label="`add the colour of ${byId.get(one.piece_id)?.label}`" @click="withPiece(one.piece_id)">+</button></span>
+      </p>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.few { display: flex; flex-direction: column; gap: 8px; }
+.ask { display: flex; flex-wrap: wrap; gap: 6px 16px; align-items: center; }
+input:not([type='file']) { font: inherit; color: var(--ink); background: var(--field); border: 1px solid var(--line); border-radius: 4px; padding: 4px 7px; }
+input[type='number'] { width: 62px; }
+.colours { list-style: none; margin: 0; padding: 0; display: flex; flex-wrap: wrap; gap: 12px; }
+.colours li { width: 132px; display: flex; flex-direction: column; line-height: 1.3; }
+.colours .sum { width: 170px; }
+.big { font: 600 30px/1.1 'Petrona Variable', serif; }
+.link { text-decoration: underline; padding: 0; }
+.out { display: flex; flex-wrap: wrap; gap: 2px 16px; }
+.kept { white-space: nowrap; }
+</style>

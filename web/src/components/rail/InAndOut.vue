@@ -1,0 +1,87 @@
+<script setup lang="ts">
+import { ref, shallowRef } from 'vue'
+import { answered, api, type Import } from '@/api'
+import ProblemNote from '@/components/base/ProblemNote.vue'
+import { useTried } from '@/composables/useTried'
+import { plural } from '@/lib/words'
+
+/** The rail leaves as open files and comes back; what an import would do is said before it does it. */
+const { clientId } = defineProps<{ clientId: string }>()
+const emit = defineEmits<{ changed: [] }>()
+const { problem, tried } = useTried()
+const plan = shallowRef<Import | null>(null)
+const done = ref('')
+const busy = ref(false)
+let file: File | null = null
+
+async function ask(apply: boolean) {
+  const sent = file
+  if (!sent) return
+  busy.value = true
+  const answer = await tried(() => {
+    const form = new FormData()
+    form.append('rail', sent, sent.name)
+    form.append('apply', String(apply))
+    return answered(api.POST('/api/clients/{client_id}/rail/import', { params: { path: { client_id: clientId } }, body: form as never, bodySerializer: (body: unknown) => body as FormData }))
+  })
+  busy.value = false
+  if (!answer) return
+  plan.value = apply ? null : answer
+  if (apply) {
+    done.value = `${plural(answer.added.length, 'piece')} came in, ${Object.keys(answer.changed).length} changed. Ctrl+Z takes it back.`
+    emit('changed')
+  }
+}
+function choose(event: Event) {
+  const input = event.target as HTMLInputElement
+  file = input.files?.[0] ?? null
+  done.value = ''
+  plan.value = null
+  void ask(false)
+  input.value = ''
+}
+const nothing = (one: Import) => !one.added.length && !Object.keys(one.changed).length
+</script>
+
+<template>
+  <div class="inout">
+    <section>
+      <h3>Take the rail out</h3>
+      <p class="ways">
+        <a class="button" :href="`/api/clients/${clientId}/rail.json`" download>JSON</a>
+        <a class="button" :href="`/api/clients/${clientId}/rail.csv`" download>Table (CSV)</a>
+        <a class="button" :href="`/api/clients/${clientId}/rail.zip`" download>Archive with photos</a>
+      </p>
+      <p class="soft">JSON and the archive hold everything; the table leaves out photos and readings.</p>
+    </section>
+    <section>
+      <h3>Take a rail in</h3>
+      <label class="button">Choose a file<input class="visually-hidden" type="file" accept=".json,.csv,.zip" @change="choose" /></label>
+      <ProblemNote v-if="problem" :problem="problem" closable @close="problem = null" />
+      <p v-if="busy" role="status">Reading the file…</p>
+      <div v-if="plan" class="plan">
+        <p>
+          <strong>{{ nothing(plan) ? 'Nothing would change' : 'This would' }}</strong>
+          <template v-if="plan.added.length"> hang {{ plural(plan.added.length, 'new piece') }}<template v-if="plan.photos"> with {{ plural(plan.photos, 'photo') }}</template>: {{ plan.added.slice(0, 6).join(', ') }}{{ plan.added.length > 6 ? ' and more' : '' }}.</template>
+          <template v-if="Object.keys(plan.changed).length"> Change {{ plural(Object.keys(plan.changed).length, 'piece') }}: {{ Object.entries(plan.changed).slice(0, 5).map(([label, what]) => `${label} (${what.join(', ')})`).join(', ') }}.</template>
+          <template v-if="plan.same"> {{ plural(plan.same, 'piece is', 'pieces are') }} here already, just so.</template>
+          Pieces that are not in the file stay.
+        </p>
+        <p v-for="one in plan.dropped" :key="one">Not kept: {{ one }}.</p>
+        <p class="ways">
+          <button v-if="!nothing(plan)" class="button firm" type="button" :disabled="busy" @click="ask(true)">Take it in</button>
+          <button class="button" type="button" @click="plan = null">Leave it</button>
+        </p>
+      </div>
+      <p v-if="done" role="status">{{ done }}</p>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.inout { display: grid; grid-template-columns: 1fr 1.4fr; gap: 24px; }
+h3 { font-size: 16px; margin-bottom: 6px; }
+section { display: flex; flex-direction: column; gap: 8px; align-items: flex-start; }
+.ways { display: flex; gap: 10px; flex-wrap: wrap; }
+.plan { display: grid; gap: 8px; }
+</style>

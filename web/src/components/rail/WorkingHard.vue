@@ -1,0 +1,53 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Piece, Work } from '@/api'
+import PinkedSwatch from '@/components/base/PinkedSwatch.vue'
+import { plural } from '@/lib/words'
+
+/** Which pieces carry the rail, which hardly work, and what one new piece would open. */
+const { work, pieces } = defineProps<{ work: Work; pieces: Piece[] }>()
+const emit = defineEmits<{ show: [id: string] }>()
+const ranked = computed(() => pieces.filter((p) => p.id in work.each).map((piece) => ({ piece, looks: work.each[piece.id] ?? 0 })).sort((a, b) => b.looks - a.looks))
+const lists = computed(() => [
+  { title: 'Working hard', rows: ranked.value.slice(0, 6) },
+  { title: 'Hardly working', rows: ranked.value.slice(-Math.min(6, Math.max(0, ranked.value.length - 6))).reverse() },
+])
+</script>
+
+<template>
+  <div class="work">
+    <section v-for="list in lists" :key="list.title">
+      <h3>{{ list.title }}</h3>
+      <ul>
+        <li v-for="row in list.rows" :key="row.piece.id">
+          <button type="button" @click="emit('show', row.piece.id)">
+            <PinkedSwatch :hex="row.piece.colours[0]?.hex ?? ''" :picture="row.piece.cloth" :width="24" :height="22" />
+            <span>{{ row.piece.label }}</span><strong>{{ row.looks ? `in ${plural(row.looks, 'good look')}` : 'in none yet' }}</strong>
+          </button>
+        </li>
+      </ul>
+      <p v-if="!list.rows.length" class="soft">Too few pieces to tell.</p>
+    </section>
+    <section>
+      <h3>Missing</h3>
+      <ul>
+        <li v-for="one in work.openings" :key="one.category + one.name" class="missing">
+          <PinkedSwatch :hex="one.hex" :width="24" :height="22" /><span>{{ one.name }} {{ one.category.replace('-', ' ') }}</span><strong>+{{ plural(one.looks, 'look') }}</strong>
+        </li>
+      </ul>
+      <p v-if="!work.openings.length" class="soft">A top, a lower half and shoes are needed before looks can be counted.</p>
+    </section>
+    <p class="soft counted">
+      {{ work.good }} of {{ plural(work.looks, 'base look') }} reach {{ work.good_from }}: a top with a lower half or one whole piece, with shoes and at most one layer<template v-if="work.drawn">; estimated from a draw</template>. An accessory counts as far as good looks stay good with it.
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.work { display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)); gap: 8px 28px; }
+h3 { font-size: 16px; margin-bottom: 4px; }
+ul { list-style: none; margin: 0; padding: 0; }
+button, .missing { display: grid; grid-template-columns: 24px minmax(0, 1fr) auto; gap: 10px; align-items: center; width: 100%; background: none; border: 0; padding: 2px 0; text-align: left; }
+button { cursor: pointer; }
+.counted { grid-column: 1 / -1; }
+</style>
