@@ -1,6 +1,6 @@
 """Runs the benchmarks and prints their figures as JSON.
 
-Usage: python -m benchmarks [--photos FOLDER]... [--only accuracy|card|trials|portraits|intake|speed|fuzz|screens]
+Usage: python -m benchmarks [--photos FOLDER]... [--only accuracy|card|trials|portraits|intake|speed|fuzz|screens|rail]
 FOLDER holds photos with a truth.json; without one, the project's own samples are used."""
 
 import argparse
@@ -15,11 +15,12 @@ from .card_scenes import card_scenes
 from .fuzz import fuzz
 from .intake import intake
 from .portraits import A_BAND, portraits
+from .rail import rail
 from .screens import screens
 from .speed import measuring, scoring
 from .trials import trials
 
-PARTS = ("accuracy", "card", "trials", "portraits", "intake", "speed", "fuzz", "screens")
+PARTS = ("accuracy", "card", "trials", "portraits", "intake", "speed", "fuzz", "screens", "rail")
 
 
 def main():
@@ -35,7 +36,7 @@ def main():
     figures = {}
     with tempfile.TemporaryDirectory() as folder:
         demo = Path(folder) / "demo"
-        if wanted & {"intake", "speed", "screens"} or ("accuracy" in wanted and not asked.photos):
+        if wanted & {"intake", "speed", "screens", "rail"} or ("accuracy" in wanted and not asked.photos):
             build_demo(demo)
         if "accuracy" in wanted:
             for photos in asked.photos or [demo / "samples"]:
@@ -55,6 +56,8 @@ def main():
             figures["fuzz"] = fuzz()
         if "screens" in wanted:
             figures["screens"] = screens(demo)
+        if "rail" in wanted:
+            figures["rail of 500 pieces"] = rail(demo)
     print(json.dumps(figures, indent=1))
 
 

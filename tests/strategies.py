@@ -39,7 +39,11 @@ def looks(draw, id="look"):
     count = draw(st.integers(1, 7))
     known = draw(st.booleans())
     client = Client(*(draw(lab_colours()) for _ in range(3)), undertone=draw(st.none() | st.sampled_from(Undertone)))
-    schools = {name: draw(st.booleans()) for name in Conventions.__dataclass_fields__ if name not in ("strict_neutrals", "leanings")}
+    schools = {
+        name: draw(st.booleans())
+        for name in Conventions.__dataclass_fields__
+        if name not in ("strict_neutrals", "leanings")
+    }
     return Look(
         id,
         tuple(draw(pieces(f"{id}-{k}")) for k in range(count)),

@@ -5,9 +5,9 @@ import json
 
 import pytest
 
+from lucid_swatch.core.garment.school import STRICT
 from lucid_swatch.core.problems import Refused
 from lucid_swatch.formats.document import read_json
-from lucid_swatch.core.garment.school import STRICT
 from lucid_swatch.formats.look import LookDocument, parse_looks
 from lucid_swatch.formats.rail import parse_pieces
 

@@ -14,8 +14,8 @@ def test_a_piece_is_hung_elsewhere_by_word(opened):
     page.get_by_role("article", name="Ilka Maren").get_by_role("link", name="pieces on the rail").click()
     page.get_by_role("button", name=re.compile("^Cognac bag,")).hover()
     card = page.get_by_role("region", name="Cognac bag")
-    card.get_by_role("button", name="tone", exact=True).click()
-    expect(card.get_by_text("hung here by your word")).to_be_visible()
+    card.get_by_role("button", name="tone T", exact=True).click()
+    expect(card.get_by_text("hung by your word")).to_be_visible()
     expect(
         page.get_by_role("region", name=re.compile("^Tones")).get_by_role("button", name=re.compile("^Cognac bag,"))
     ).to_be_visible()
@@ -29,6 +29,7 @@ def test_a_piece_in_a_kept_look_is_not_taken_off(opened):
     page = opened
     page.get_by_role("article", name="Ilka Maren").get_by_role("link", name="pieces on the rail").click()
     page.get_by_role("button", name=re.compile("^Pearl necklace,")).hover()
+    page.get_by_role("button", name="keeping").click()
     page.get_by_role("button", name="take it off the rail").click()
     expect(page.get_by_role("alert")).to_contain_text(
         "Pearl necklace is in 'Solo evening'. Swap it in those looks first"
@@ -42,6 +43,7 @@ def test_the_other_school_of_neutrals_rehangs_the_rail(opened):
     expect(
         page.get_by_role("region", name=re.compile("^Cool neutrals")).get_by_role("button", name=jeans)
     ).to_be_visible()
+    page.get_by_role("button", name="your borders").click()
     page.get_by_role("button", name="strict").click()
     expect(page.get_by_role("region", name=re.compile("^Tones")).get_by_role("button", name=jeans)).to_be_visible()
 

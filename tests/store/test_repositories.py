@@ -156,8 +156,30 @@ def test_an_erased_client_leaves_no_row(session):
     Journal(session).add("maren", "hung a coat", [Entry("piece", "coat", None, {})], NOW)
     Palettes(session).write(PaletteRecord("w", "maren", "Winter", ({"name": "navy", "lab": [21, 4, -22]},), 10.0, NOW))
     gone = Clients(session).erase("maren")
-    assert gone == {"client": 1, "look": 1, "piece": 1, "photo": 1, "face": 1, "trial": 1, "side_by_side": 1, "change": 1, "palette": 1}
-    tables = ("client", "photo", "piece", "piece_colour", "look", "look_piece", "face", "trial", "side_by_side", "change", "palette")
+    assert gone == {
+        "client": 1,
+        "look": 1,
+        "piece": 1,
+        "photo": 1,
+        "face": 1,
+        "trial": 1,
+        "side_by_side": 1,
+        "change": 1,
+        "palette": 1,
+    }
+    tables = (
+        "client",
+        "photo",
+        "piece",
+        "piece_colour",
+        "look",
+        "look_piece",
+        "face",
+        "trial",
+        "side_by_side",
+        "change",
+        "palette",
+    )
     left = {
         table: session.connection().exec_driver_sql(f"select count(*) from {table}").scalar_one() for table in tables
     }

@@ -7,7 +7,6 @@ from pathlib import Path
 from fastapi import APIRouter, FastAPI
 from fastapi.responses import FileResponse, JSONResponse
 from fastapi.routing import APIRoute
-from starlette.middleware.gzip import GZipMiddleware
 from starlette.staticfiles import StaticFiles
 
 from . import audit, clients, faces, looks, photos, rail, rereading, studio, trials
@@ -41,7 +40,6 @@ def make_app(context: Context) -> FastAPI:
     app.state.context = context
     install(app)
     app.include_router(api_router())
-    app.add_middleware(GZipMiddleware, minimum_size=2000)
     app.add_middleware(Guard)
     _serve_pages(app)
     return app

@@ -268,21 +268,21 @@ def work_answer(found: Work) -> WorkAnswer:
     )  # fmt: skip
 
 
-def company_answer(found: Company, photos: dict[str, str | None]) -> CompanyAnswer:
-    """The company of a piece. photos: the photo of each piece of the rail."""
+def company_answer(found: Company, rail: dict[str, HungPiece]) -> CompanyAnswer:
+    """The company of a piece. rail: its pieces by id."""
     beside = [
         [
             PartnerAnswer(
                 piece_id=one.piece.id, label=one.piece.called, score=one.score,
                 because="" if one.because is None else one.because.text, hex=lab_to_hex(one.piece.lab[0]),
-                picture=picture_of(photos.get(one.piece.id), "colour-0.jpg"),
+                picture=picture_of(rail.get(one.piece.id), "colour-0.jpg"),
             )
             for one in some
         ]
         for some in (found.partners, found.fights)
     ]  # fmt: skip
     same, clashes = (
-        [neighbour_answer(one, photos.get(one.piece.id)) for one in some] for some in (found.same, found.clashes)
+        [neighbour_answer(one, rail.get(one.piece.id)) for one in some] for some in (found.same, found.clashes)
     )
     return CompanyAnswer(same=same, clashes=clashes, partners=beside[0], fights=beside[1])
 
@@ -339,6 +339,6 @@ def leaning_answer(kept: dict[str, object]) -> LeaningAnswer:
     )
 
 
-def photos_of(hung: list[HungPiece]) -> dict[str, str | None]:
-    """The photo of each piece."""
-    return {one.piece.id: one.photo_id for one in hung}
+def by_id(hung: list[HungPiece]) -> dict[str, HungPiece]:
+    """Some pieces by their id."""
+    return {one.piece.id: one for one in hung}

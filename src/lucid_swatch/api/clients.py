@@ -2,6 +2,7 @@
 
 from dataclasses import replace
 from datetime import UTC, datetime
+from typing import Any
 
 from fastapi import APIRouter, Response
 from sqlalchemy.orm import Session
@@ -12,7 +13,7 @@ from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.looks import Looks
 from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.pieces import Pieces
-from lucid_swatch.store.records import ClientRecord, PhotoState
+from lucid_swatch.store.records import ClientRecord
 from lucid_swatch.usecases.changes import recorded
 from lucid_swatch.usecases.clients import (
     add_client,
@@ -29,6 +30,7 @@ from .colouring_documents import face_answer, face_pictures, portrait_answer
 from .context import InContext, UnitOfWork
 from .documents import (
     ArchiveRequest,
+    BookEntry,
     ClientAnswer,
     ClientChange,
     ConsentRequest,
@@ -41,25 +43,36 @@ router = APIRouter(prefix="/clients", tags=["clients"])
 
 
 def client_answer(session: Session, client: ClientRecord) -> ClientAnswer:
-    """A client with the rail as one bolt."""
-    rail = sorted_pieces(Pieces(session).of_client(client.id), client.conventions.school)
-    photos = Photos(session).of_client(client.id)
+    """A client."""
+    return ClientAnswer(**_own_values(session, client))
+
+
+def _own_values(session: Session, client: ClientRecord) -> dict[str, Any]:
     pictures = {} if client.portrait is None else face_pictures(client.portrait)
-    return ClientAnswer(
-        id=client.id, name=client.name, note=client.note, consent_on=client.consent_on, consent_for=client.consent_for,
-        consent_withdrawn_on=client.consent_withdrawn_on, archived=client.archived_at is not None,
-        about=About.model_validate(client.about), face=face_answer(client), portrait=pictures.get("face"),
-        person=pictures.get("person"), portraits=[portrait_answer(face) for face in client.faces],
-        neutrals="strict" if client.conventions.strict_neutrals else "broad", pieces=len(rail),
-        doubtful=sum(one.doubtful for one in rail), looks=len(Looks(session).of_client(client.id)),
-        waiting=sum(p.state is not PhotoState.HUNG for p in photos), bolt=bolt_of(rail),
-    )  # fmt: skip
+    return {
+        "id": client.id, "name": client.name, "note": client.note, "consent_on": client.consent_on,
+        "consent_for": client.consent_for, "consent_withdrawn_on": client.consent_withdrawn_on,
+        "archived": client.archived_at is not None, "about": About.model_validate(client.about),
+        "face": face_answer(client), "portrait": pictures.get("face"), "person": pictures.get("person"),
+        "portraits": [portrait_answer(face) for face in client.faces],
+        "neutrals": "strict" if client.conventions.strict_neutrals else "broad",
+        "waiting": Photos(session).waiting(client.id),
+    }  # fmt: skip
 
 
 @router.get("")
-def list_clients(session: UnitOfWork) -> list[ClientAnswer]:
+def list_clients(session: UnitOfWork) -> list[BookEntry]:
     """Every client with the rail as one bolt."""
-    return [client_answer(session, client) for client in Clients(session).all()]
+    entries = []
+    for client in Clients(session).all():
+        rail = sorted_pieces(Pieces(session).of_client(client.id), client.conventions.school)
+        entries.append(
+            BookEntry(
+                **_own_values(session, client), pieces=len(rail), doubtful=sum(one.doubtful for one in rail),
+                looks=len(Looks(session).of_client(client.id)), bolt=bolt_of(rail),
+            )
+        )  # fmt: skip
+    return entries
 
 
 @router.post("", status_code=201)

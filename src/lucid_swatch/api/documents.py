@@ -25,7 +25,7 @@ from .rail_documents import BoltColour
 
 
 class ClientAnswer(Answer):
-    """A client in the book."""
+    """A client."""
 
     id: str
     name: str
@@ -43,11 +43,16 @@ class ClientAnswer(Answer):
     face: FaceAnswer
     neutrals: Literal["broad", "strict"]
     """The school of neutrals that the stylist follows for this client."""
+    waiting: int
+    """Photos in the intake that are not hung."""
+
+
+class BookEntry(ClientAnswer):
+    """A client in the book, with the rail as one bolt."""
+
     pieces: int
     doubtful: int
     looks: int
-    waiting: int
-    """Photos in the intake that are not hung."""
     bolt: list[BoltColour]
 
 

@@ -26,7 +26,7 @@ from lucid_swatch.usecases.intake import (
 from lucid_swatch.usecases.rail import hang_photo
 from lucid_swatch.usecases.reader import read_cloth
 
-from .audit_documents import photos_of
+from .audit_documents import by_id
 from .context import Context, InContext, UnitOfWork
 from .documents import (
     ApartRequest,
@@ -111,8 +111,8 @@ def keep_apart(session: UnitOfWork, photo_id: str, apart: ApartRequest) -> Photo
 def near_pieces(session: UnitOfWork, photo_id: str) -> list[NeighbourAnswer]:
     """The pieces on the rail whose main colour is nearest to that of a photo."""
     found = neighbours(session, photo_id)
-    photos = photos_of(Pieces(session).of_client(Photos(session).get(photo_id).client_id))
-    return [neighbour_answer(one, photos.get(one.piece.id)) for one in found]
+    rail = by_id(Pieces(session).of_client(Photos(session).get(photo_id).client_id))
+    return [neighbour_answer(one, rail.get(one.piece.id)) for one in found]
 
 
 @router.post("/photos/{photo_id}/strokes")

@@ -3,7 +3,7 @@
 from typing import Annotated
 
 from fastapi import APIRouter, File, Form, Response, UploadFile
-from pydantic import Field
+from pydantic import Field, TypeAdapter
 from sqlalchemy.orm import Session
 
 from lucid_swatch.core.problems import Refused
@@ -26,22 +26,24 @@ from lucid_swatch.usecases.rail import (
 )
 from lucid_swatch.usecases.rail_in import open_rail, plan_rail, take_rail_in
 from lucid_swatch.usecases.rail_out import file_name, rail_archive, rail_json, rail_table
+from lucid_swatch.usecases.strips import strips_of
 
 from .audit_documents import (
     ChangeAnswer,
     CompanyAnswer,
     ImportAnswer,
     UndoneAnswer,
+    by_id,
     change_answer,
     company_answer,
     import_answer,
-    photos_of,
 )
 from .base import Request
 from .context import Context, InContext, UnitOfWork
-from .rail_documents import PieceAnswer, WordRequest, piece_answer
+from .rail_documents import PieceAnswer, WordRequest, piece_answers, strip_answers
 
 router = APIRouter(tags=["rail"])
+PIECES = TypeAdapter(list[PieceAnswer])
 MAX_RAIL = 500 * 1024 * 1024
 
 
@@ -66,11 +68,14 @@ class FacesRequest(Request):
     second: str
 
 
-@router.get("/clients/{client_id}/rail")
-def get_rail(session: UnitOfWork, client_id: str) -> list[PieceAnswer]:
+@router.get("/clients/{client_id}/rail", response_model=list[PieceAnswer])
+def get_rail(session: UnitOfWork, client_id: str) -> Response:
     """A client's pieces with where each hangs."""
     looks = _looks_by_piece(session, client_id)
-    return [piece_answer(one, looks.get(one.hung.piece.id, [])) for one in the_rail(session, client_id)]
+    rail = the_rail(session, client_id)
+    answers = piece_answers(rail, looks, strip_answers(client_id, [one.hung for one in rail]))
+    # checked when they were made: five hundred pieces are not checked again on their way out
+    return Response(PIECES.dump_json(answers), media_type="application/json")
 
 
 def _looks_by_piece(session: Session, client_id: str) -> dict[str, list[str]]:
@@ -84,8 +89,15 @@ def _looks_by_piece(session: Session, client_id: str) -> dict[str, list[str]]:
 def answer_pieces(session: Session, hung: list[HungPiece]) -> list[PieceAnswer]:
     """Some pieces of one rail as it shows them."""
     client = Clients(session).get(hung[0].client_id)
-    looks = _looks_by_piece(session, client.id)
-    return [piece_answer(one, looks.get(one.hung.piece.id, [])) for one in hanging(client, hung)]
+    strips = strip_answers(client.id, Pieces(session).of_client(client.id))
+    return piece_answers(hanging(client, hung), _looks_by_piece(session, client.id), strips)
+
+
+@router.get("/clients/{client_id}/strips/{key}.jpg")
+def get_strips(session: UnitOfWork, context: InContext, client_id: str, key: str) -> Response:
+    """The strips of a whole rail as one picture."""
+    content = strips_of(session, context.folder, client_id, key)
+    return Response(content, media_type="image/jpeg", headers={"cache-control": "no-store"})
 
 
 @router.patch("/pieces/{piece_id}")
@@ -123,7 +135,7 @@ def take(session: UnitOfWork, piece_id: str) -> None:
 def get_company(session: UnitOfWork, piece_id: str) -> CompanyAnswer:
     """What matches a piece, what clashes, what it goes with best and what it fights with."""
     hung = Pieces(session).of_client(Pieces(session).get(piece_id).client_id)
-    return company_answer(company_of(session, piece_id), photos_of(hung))
+    return company_answer(company_of(session, piece_id), by_id(hung))
 
 
 @router.get("/clients/{client_id}/changes")

@@ -3,9 +3,10 @@
 from datetime import datetime
 from typing import Literal
 
+import numpy as np
 from pydantic import Field
 
-from lucid_swatch.core.colour.spaces import chroma, hue_angle, lab_to_hex
+from lucid_swatch.core.colour.spaces import chroma, hue_angle, lab_to_hex, lab_to_hexes
 from lucid_swatch.core.garment.kin import Kin, Neighbour
 from lucid_swatch.core.garment.vocabulary import (
     Bin,
@@ -20,9 +21,12 @@ from lucid_swatch.core.garment.vocabulary import (
     Worn,
 )
 from lucid_swatch.core.look.body import AREAS, NEARNESS, OTHER_AREA, ZONES, Zone
+from lucid_swatch.files.sheet import ACROSS
 from lucid_swatch.formats.kept import Kept, Season, seasons_of
 from lucid_swatch.formats.verdict import SortDocument
+from lucid_swatch.store.records import HungPiece
 from lucid_swatch.usecases.rail import OnRail, Word
+from lucid_swatch.usecases.strips import pictured, sheet_key
 
 from .base import Answer, Request
 
@@ -71,6 +75,14 @@ class WordRequest(Request):
         return Word(**values, finish=None if finish is None else tuple(finish))
 
 
+class StripAnswer(Answer):
+    """A place on a sheet of strips, which holds so many in a row, each of 3 to 5."""
+
+    sheet: str
+    across: int
+    place: int
+
+
 class PieceAnswer(Answer):
     """A piece on the rail."""
 
@@ -112,6 +124,8 @@ class PieceAnswer(Answer):
     photo_id: str | None
     cloth: str | None
     """Where the relit crop of the cloth is, if there is one."""
+    strip: StripAnswer | None
+    """The same, small, on a sheet with those of the whole rail."""
     thumbnail: str | None
     created_at: datetime
 
@@ -130,49 +144,70 @@ class NeighbourAnswer(Answer):
     picture: str | None
 
 
-def piece_answer(one: OnRail, looks: list[str]) -> PieceAnswer:
-    """A piece as the rail shows it. looks: names of the kept looks that it is in."""
-    piece, hung = one.hung.piece, one.hung
-    colours = [
-        ColourAnswer(
-            lab=[round(float(v), 2) for v in lab], hex=lab_to_hex(lab), share=round(float(piece.share[k]), 4),
-            part=piece.parts[k] if piece.parts else Part.CLOTH,
-            uncertainty=None if piece.uncertainty is None else round(float(piece.uncertainty[k]), 1),
-            picture=picture_of(hung.photo_id, f"colour-{k}.jpg"),
-        )
-        for k, lab in enumerate(piece.lab)
-    ]  # fmt: skip
-    zone, kept = ZONES[piece.category], Kept.model_validate(hung.kept)
-    return PieceAnswer(
-        id=piece.id, label=piece.called, category=piece.category, zone=zone, area=AREAS.get(piece.category, OTHER_AREA),
-        nearness=NEARNESS[zone], colours=colours, pattern=piece.pattern, scale=piece.scale,
-        finish=sorted(f.value for f in piece.finish), metal=piece.metal, volume=piece.volume, length=piece.length,
-        formality=piece.formality, warmth=piece.warmth, worn=piece.worn, sort=SortDocument.from_core(piece.id, one.sorted), bin_said=piece.bin_said,
-        read=SortDocument.from_core(piece.id, one.read), fit=None if one.fit is None else round(one.fit, 3), suits=one.suits,
-        kept=kept, seasons=seasons_of(kept, piece.warmth), cost_per_wear=_cost(kept), looks=looks,
-        doubtful=one.doubtful, lightness=round(float(piece.lab[0, 0]), 1), chroma=round(float(chroma(piece.lab[0])), 1),
-        hue=round(float(hue_angle(piece.lab[0])), 0), photo_id=hung.photo_id,
-        cloth=picture_of(hung.photo_id, "cloth.jpg"),
-        thumbnail=picture_of(hung.photo_id, "thumbnail.jpg"), created_at=hung.created_at,
-    )  # fmt: skip
+def strip_answers(client_id: str, hung: list[HungPiece]) -> dict[str, StripAnswer]:
+    """Where the strips of a whole rail are, by piece id."""
+    sheet = f"/api/clients/{client_id}/strips/{sheet_key(hung)}.jpg"
+    return {
+        one.piece.id: StripAnswer(sheet=sheet, across=ACROSS, place=place) for place, one in enumerate(pictured(hung))
+    }
+
+
+def piece_answers(rail: list[OnRail], looks: dict[str, list[str]], strips: dict[str, StripAnswer]) -> list[PieceAnswer]:
+    """Pieces as the rail shows them. looks: names of the kept looks that each is in; strips: both by piece id."""
+    if not rail:
+        return []
+    lab = np.concatenate([one.hung.piece.lab for one in rail])
+    hexes, rounded = lab_to_hexes(lab), lab.round(2).tolist()
+    strength, hue = chroma(lab).round(1).tolist(), hue_angle(lab).round(0).tolist()
+    answers, start = [], 0
+    for one in rail:
+        piece, hung, end = one.hung.piece, one.hung, start + len(one.hung.piece.lab)
+        share = piece.share.round(4).tolist()
+        doubt = [None] * len(share) if piece.uncertainty is None else piece.uncertainty.round(1).tolist()
+        colours = [
+            ColourAnswer(
+                lab=rounded[start + k], hex=hexes[start + k], share=share[k], uncertainty=doubt[k],
+                part=piece.parts[k] if piece.parts else Part.CLOTH, picture=picture_of(hung, f"colour-{k}.jpg"),
+            )
+            for k in range(end - start)
+        ]  # fmt: skip
+        zone, kept = ZONES[piece.category], Kept.model_validate(hung.kept)
+        answers.append(
+            PieceAnswer(
+                id=piece.id, label=piece.called, category=piece.category, zone=zone, area=AREAS.get(piece.category, OTHER_AREA),
+                nearness=NEARNESS[zone], colours=colours, pattern=piece.pattern, scale=piece.scale,
+                finish=sorted(f.value for f in piece.finish), metal=piece.metal, volume=piece.volume, length=piece.length,
+                formality=piece.formality, warmth=piece.warmth, worn=piece.worn, bin_said=piece.bin_said,
+                sort=SortDocument.from_core(piece.id, one.sorted), read=SortDocument.from_core(piece.id, one.read),
+                fit=None if one.fit is None else round(one.fit, 3), suits=one.suits, kept=kept,
+                seasons=seasons_of(kept, piece.warmth), cost_per_wear=_cost(kept), looks=looks.get(piece.id, []),
+                doubtful=one.doubtful, lightness=round(rounded[start][0], 1), chroma=strength[start], hue=hue[start],
+                photo_id=hung.photo_id, cloth=picture_of(hung, "cloth.jpg"), strip=strips.get(piece.id),
+                thumbnail=picture_of(hung, "thumbnail.jpg"), created_at=hung.created_at,
+            )
+        )  # fmt: skip
+        start = end
+    return answers
 
 
 def _cost(kept: Kept) -> float | None:
     return round(kept.price / len(kept.worn_on), 2) if kept.price is not None and kept.worn_on else None
 
 
-def neighbour_answer(found: Neighbour, photo_id: str | None) -> NeighbourAnswer:
-    """A near piece. photo_id: the photo that it was hung from."""
+def neighbour_answer(found: Neighbour, hung: HungPiece | None) -> NeighbourAnswer:
+    """A near piece, as it hangs."""
     piece = found.piece
     return NeighbourAnswer(
         piece_id=piece.id, label=piece.called, difference=round(found.difference, 1), within=round(found.within, 1),
-        kin=found.kin, hex=lab_to_hex(piece.lab[0]), picture=picture_of(photo_id, "colour-0.jpg"),
+        kin=found.kin, hex=lab_to_hex(piece.lab[0]), picture=picture_of(hung, "colour-0.jpg"),
     )  # fmt: skip
 
 
-def picture_of(photo_id: str | None, name: str) -> str | None:
-    """Where a picture of a hung photo is; none without a photo."""
-    return None if photo_id is None else f"/api/photos/{photo_id}/pictures/{name}"
+def picture_of(hung: HungPiece | None, name: str) -> str | None:
+    """Where a picture of a piece is; none without a photo, and before its pictures are made."""
+    if hung is None or hung.photo_id is None or not hung.reading_number:
+        return None
+    return f"/api/photos/{hung.photo_id}/pictures/{name}?reading={hung.reading_number}"
 
 
 def bolt_of(rail: list[OnRail]) -> list[BoltColour]:
@@ -189,6 +224,9 @@ def bolt_of(rail: list[OnRail]) -> list[BoltColour]:
         ]  # fmt: skip
     order = list(Bin)
     parts.sort(key=lambda part: (order.index(part[0]), part[1]))
+    shown = [part for part in parts if part[3]]
+    hexes = lab_to_hexes(np.array([lab for _, _, lab, _, _ in shown]).reshape(-1, 3))
     return [
-        BoltColour(hex=lab_to_hex(lab), share=round(area / total, 4), name=name) for _, _, lab, area, name in parts if area
-    ]  # fmt: skip
+        BoltColour(hex=hex, share=round(area / total, 4), name=name)
+        for hex, (_, _, _, area, name) in zip(hexes, shown, strict=True)
+    ]

@@ -5,13 +5,14 @@ import os
 import shutil
 import tempfile
 from collections.abc import Callable
-from datetime import UTC, datetime
+from datetime import UTC, datetime, timedelta
 from pathlib import Path
 
 from lucid_swatch.core.client.reading import Veil
 from lucid_swatch.core.photo.neutral import NeutralPoint
 from lucid_swatch.core.problems import Refused
 from lucid_swatch.formats.client import About
+from lucid_swatch.formats.kept import Kept
 from lucid_swatch.outside.cut_out import SalientObjectNetwork
 from lucid_swatch.outside.faces import FaceCascade
 from lucid_swatch.store.clients import Clients
@@ -21,7 +22,7 @@ from lucid_swatch.usecases.clients import add_client, write_about
 from lucid_swatch.usecases.faces import add_portrait, change_veils
 from lucid_swatch.usecases.intake import add_stroke, relight, take_in
 from lucid_swatch.usecases.looks import keep_look
-from lucid_swatch.usecases.rail import hang_photo
+from lucid_swatch.usecases.rail import Word, change_pieces, hang_photo
 from lucid_swatch.work.reading import ReadingQueue
 
 from .observer import hold_drapes
@@ -119,10 +120,21 @@ def _hang_and_keep(sessions: Sessions, client: SampleClient, photo_ids: dict[str
     with sessions() as session:
         client_id = next(kept.id for kept in Clients(session).all() if kept.name == client.name)
     pieces: dict[str, str] = {}
-    for sample in client.samples:
-        if sample.hung:
-            with sessions.begin() as session:
-                pieces[sample.file] = hang_photo(session, photo_ids[sample.file], sample.word).piece.id
+    now = datetime.now(UTC)
+    hung = [sample for sample in client.samples if sample.hung]
+    for sample in sorted(hung, key=lambda one: one.file in client.newest):
+        at = now if sample.file in client.newest else now - BETWEEN_VISITS
+        with sessions.begin() as session:
+            pieces[sample.file] = hang_photo(session, photo_ids[sample.file], sample.word, at).piece.id
+    for file, kept in client.kept.items():
+        with sessions.begin() as session:
+            change_pieces(
+                session,
+                client_id,
+                [pieces[file]],
+                Word(),
+                Kept.model_validate(kept).model_dump(mode="json", exclude_unset=True),
+            )
     for look in client.looks:
         with sessions.begin() as session:
             keep_look(session, client_id, look.name, tuple(pieces[file] for file in look.pieces), look.intent)
@@ -132,5 +144,7 @@ def _hang_and_keep(sessions: Sessions, client: SampleClient, photo_ids: dict[str
             hold_drapes(session, client_id, client.sitter, OBSERVER)
 
 
+BETWEEN_VISITS = timedelta(days=58)
+"""How long ago the rails of the demo were begun."""
 OBSERVER = 3
 """Seed of the made-up observer."""

@@ -56,11 +56,31 @@ LOOKS = (
     SampleLook("Coffee with the quartet", ("check-jacket.jpg", "white-tee.jpg", "jeans.jpg", "cognac-loafers.jpg", "brown-belt.jpg")),
 )  # fmt: skip
 
+STAGE: dict[str, object] = {"uses": ["stage"]}
+TRAVEL: dict[str, object] = {"uses": ["travel"]}
+REHEARSAL: dict[str, object] = {"uses": ["rehearsal"]}
+KEPT: dict[str, dict[str, object]] = {
+    "concert-dress.jpg": STAGE | {"verdict": "keep", "fits": True, "size": "40", "price": 620, "care": "clean only, hang long", "worn_on": ["2026-09-12", "2026-09-19", "2026-10-03", "2026-10-17"]},
+    "velvet-jacket.jpg": STAGE | {"verdict": "keep", "set": "midnight evening"},
+    "green-skirt.jpg": STAGE | {"verdict": "alter", "note": "slides when she sits to play: a firmer waistband"},
+    "black-trousers.jpg": STAGE | {"verdict": "keep", "fits": True},
+    "silver-shoes.jpg": STAGE | {"verdict": "let go", "note": "loud on wooden stages"},
+    "pearls.jpg": STAGE | {"verdict": "keep"},
+    "ink-blouse.jpg": STAGE | {"verdict": "keep", "set": "midnight evening"},
+    "ivory-shirt.jpg": STAGE | {"verdict": "keep", "care": "hand wash"},
+    "long-coat.jpg": TRAVEL | {"verdict": "keep", "fits": True, "price": 480, "worn_on": ["2026-10-06", "2026-10-07", "2026-10-13", "2026-10-20", "2026-11-02", "2026-11-09"]},
+    "winter-coat.jpg": TRAVEL | {"verdict": "mend", "note": "lining torn at the left arm"},
+    "camel-trousers.jpg": TRAVEL | {"verdict": "keep"}, "cognac-loafers.jpg": TRAVEL | {"verdict": "keep"},
+    "cognac-bag.jpg": TRAVEL | {"verdict": "keep"}, "oat-knit.jpg": TRAVEL | {"verdict": "keep"}, "beret.jpg": TRAVEL,
+    "jeans.jpg": REHEARSAL | {"fits": True}, "white-tee.jpg": REHEARSAL, "grey-tee.jpg": REHEARSAL | {"verdict": "let go"},
+    "striped-top.jpg": REHEARSAL, "rust-knit.jpg": REHEARSAL | {"fits": False}, "check-jacket.jpg": REHEARSAL,
+}  # fmt: skip
+
 CELLIST = SampleClient(
     name="Ilka Maren", note="Cellist, on tour from October to May. Sits to play: wide or long below, nothing that slides.",
     sitter=Sitter(skin=(61.0, 12.0, 23.0), hair=(19.0, 6.0, 8.0), eyes=(28.0, 9.0, 16.0), hair_style="up"),
     portraits=(SamplePortrait("portrait.jpg", (1.05, 1.0, 0.88)), SamplePortrait("portrait-in-the-evening.jpg", (1.16, 1.0, 0.72), ("make-up",))),
-    samples=SAMPLES, looks=LOOKS, trial=True,
+    samples=SAMPLES, looks=LOOKS, trial=True, kept=KEPT, newest=("winter-coat.jpg", "charcoal-trousers.jpg", "rust-knit.jpg", "beret.jpg"),
     about={
         "dresses_for": "Concerts in the evening, trains by day, rehearsals in cold halls.",
         "refuses": {"heel": 4.0, "sheer": True, "lengths": ["cropped"], "colours": ["neon"]}, "metal": "gold",

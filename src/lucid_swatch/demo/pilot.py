@@ -40,6 +40,7 @@ LOOKS = (
 PILOT = SampleClient(
     name="Tobe Arrun", note="Harbour pilot for thirty years, now speaks in public. Stands for hours, wind on most days.",
     sitter=Sitter(skin=(33.0, 10.0, 16.5), hair=(12.0, 2.0, 2.0), eyes=(19.0, 6.0, 8.0), hair_style="short"),
-    portraits=(SamplePortrait("portrait-of-the-pilot.jpg", (1.04, 1.0, 0.9)),), samples=SAMPLES, looks=LOOKS,
+    portraits=(SamplePortrait("portrait-of-the-pilot.jpg", (1.04, 1.0, 0.9)),), samples=SAMPLES, looks=LOOKS, newest=("saffron-knit.jpg", "signal-scarf.jpg"),
+    kept={"lectern-jacket.jpg": {"uses": ["talks"], "verdict": "keep"}, "watch-coat.jpg": {"uses": ["quay"], "verdict": "keep"}, "clay-knit.jpg": {"verdict": "mend"}},
     about={"dresses_for": "Talks under stage light, walks on the quay.", "refuses": {"patterns": ["floral"]}, "allergies": ["nickel"], "metal": "gold", "shoes": "boots"},
 )  # fmt: skip

@@ -78,5 +78,9 @@ class SampleClient:
     looks: tuple[SampleLook, ...]
     consent_for: str = "Colour reading and looks, kept by the studio."
     about: dict[str, object] = field(default_factory=dict)
+    kept: dict[str, dict[str, object]] = field(default_factory=dict)
+    """What is kept about some pieces, by file."""
+    newest: tuple[str, ...] = ()
+    """Files of the pieces that were hung at the last visit; the others hang for some weeks."""
     trial: bool = False
     """Whether drapes have been held to the face."""

@@ -26,6 +26,11 @@ class Photos:
         found = sa.select(PhotoRow).where(PhotoRow.client_id == client_id).order_by(PhotoRow.created_at, PhotoRow.id)
         return [_record(row) for row in self.session.scalars(found)]
 
+    def waiting(self, client_id: str) -> int:
+        """How many of a client's photos do not hang."""
+        mine = (PhotoRow.client_id == client_id) & (PhotoRow.state != PhotoState.HUNG)
+        return self.session.scalar(sa.select(sa.func.count()).where(mine)) or 0
+
     def unfinished(self) -> list[str]:
         """Ids of photos that still wait to be read, or to be read anew, oldest first."""
         states = (PhotoState.WAITING, PhotoState.READING)

@@ -118,4 +118,4 @@ def _record(row: PieceRow) -> HungPiece:
         formality=row.formality, warmth=row.warmth, statement=row.statement, worn=row.worn,
         bin_said=row.bin_said,
     )  # fmt: skip
-    return HungPiece(piece, row.client_id, row.created_at, row.photo_id, row.kept)
+    return HungPiece(piece, row.client_id, row.created_at, row.photo_id, row.kept, row.reading_number or 0)

@@ -158,6 +158,8 @@ class HungPiece:
     photo_id: str | None = None
     kept: dict[str, Any] = field(default_factory=dict)
     """What a wardrobe keeps about it: the document of formats.kept."""
+    reading_number: int = 0
+    """Of its photo, 0 before its pictures are made."""
 
 
 @dataclass(frozen=True, slots=True)

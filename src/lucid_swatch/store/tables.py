@@ -5,7 +5,7 @@ from enum import Enum
 from typing import Any
 
 import sqlalchemy as sa
-from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column, relationship
+from sqlalchemy.orm import DeclarativeBase, Mapped, column_property, mapped_column, relationship
 
 from lucid_swatch.core.garment.vocabulary import (
     Bin,
@@ -204,6 +204,10 @@ class PieceRow(Base):
     kept: Mapped[dict[str, Any]] = mapped_column(default=dict)
     """What a wardrobe keeps about it beside its look: use, season, price, size, care, wear, the verdict of the day."""
     created_at: Mapped[datetime]
+    reading_number: Mapped[int | None] = column_property(
+        sa.select(PhotoRow.reading_number).where(PhotoRow.id == photo_id).correlate_except(PhotoRow).scalar_subquery()
+    )
+    """Of its photo: the pictures that are there."""
     colours: Mapped[list["PieceColourRow"]] = relationship(
         cascade="all, delete-orphan", order_by="PieceColourRow.position", lazy="selectin"
     )

@@ -104,12 +104,15 @@ def work(session: Session, client_id: str) -> Work:
     client = Clients(session).get(client_id)
     hung = [one for one in Pieces(session).of_client(client_id) if not _set_aside(one)]
     pieces = [one.piece for one in hung]
-    counter = Counter(pieces, known_face(client), client.conventions)
-    openings = [
-        Opening(category, name, (float(lab[0]), float(lab[1]), float(lab[2])), looks)
-        for category in WANTED_AS
+    strangers = [
+        _stranger(lab, name, category) for category in WANTED_AS
         for lab, name in zip(*_wanted(client, pieces, category), strict=True)
-        if (looks := counter.opened(_stranger(lab, category))) > 0
+    ]  # fmt: skip
+    counter = Counter(pieces, known_face(client), client.conventions, strangers)
+    openings = [
+        Opening(one.category, one.label, (float(one.lab[0, 0]), float(one.lab[0, 1]), float(one.lab[0, 2])), looks)
+        for one in strangers
+        if (looks := counter.opened(one)) > 0
     ]
     return Work(counter.outfits(), _varied(sorted(openings, key=lambda one: -one.looks)))
 
@@ -136,8 +139,8 @@ def _wanted(client: ClientRecord, pieces: list[Piece], category: Category) -> tu
     return lab, names
 
 
-def _stranger(lab: np.ndarray, category: Category) -> Piece:
-    return Piece(uuid4().hex, category, lab[None], np.ones(1))
+def _stranger(lab: np.ndarray, name: str, category: Category) -> Piece:
+    return Piece(uuid4().hex, category, lab[None], np.ones(1), label=name)
 
 
 def _varied(openings: list[Opening]) -> tuple[Opening, ...]:

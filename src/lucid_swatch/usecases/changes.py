@@ -59,13 +59,15 @@ class Recording:
 
 
 @contextmanager
-def recorded(session: Session, client_id: str, told: str) -> Iterator[Recording]:
-    """Writes what happens inside down as one change of a client's rail; nothing when nothing changed."""
+def recorded(session: Session, client_id: str, told: str, at: datetime | None = None) -> Iterator[Recording]:
+    """Writes what happens inside down as one change of a client's rail; nothing when nothing changed.
+
+    at: when it was made; left out, now."""
     recording = Recording(session, told)
     yield recording
     entries = recording.entries()
     if entries:
-        Journal(session).add(client_id, recording.told, entries, datetime.now(UTC))
+        Journal(session).add(client_id, recording.told, entries, at or datetime.now(UTC))
 
 
 def undo(session: Session, client_id: str) -> ChangeRecord:

@@ -45,6 +45,8 @@ FOUND = "found.png"
 AS_SHOT = "as-shot.jpg"
 CLOTH_ASPECT = 0.6
 SWATCH_SIDE = 240
+STRIP_WIDTH = 72
+"""Pixels of a strip on the rail, which may hold hundreds."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -227,15 +229,16 @@ def _keep_pictures(id: str, reading: PhotoReading, folder: Folder) -> None:
     colours = [colour_window(labels, k) for k in range(len(reading.measurement.lab))]
     whole = cloth_window(labels, lightness, plain, CLOTH_ASPECT) or cloth_window(labels, lightness, plain, 1.0)
     folder.keep_picture(id, "cloth.jpg", _swatch(daylight, whole or colours[0]))
+    folder.keep_picture(id, "strip.jpg", _swatch(daylight, whole or colours[0], STRIP_WIDTH))
     if reading.measurement.threads is not None:
         colours = [whole or colours[0]]
     for k, window in enumerate(colours):
         folder.keep_picture(id, f"colour-{k}.jpg", _swatch(daylight, window))
 
 
-def _swatch(srgb: ByteArray, window: Window) -> bytes:
+def _swatch(srgb: ByteArray, window: Window, side: int = SWATCH_SIDE) -> bytes:
     cut = window.cut(srgb)
-    width = min(SWATCH_SIDE, max(cut.shape[1] * 2, 48))
+    width = min(side, max(cut.shape[1] * 2, 48))
     return jpeg(resized(cut, width, round(width * cut.shape[0] / cut.shape[1])))
 
 

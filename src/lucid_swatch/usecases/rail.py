@@ -2,6 +2,7 @@
 
 from dataclasses import dataclass, replace
 from datetime import UTC, datetime
+from functools import lru_cache
 from typing import Any, Literal
 from uuid import uuid4
 
@@ -71,8 +72,8 @@ class OnRail:
     """Whether it is in the client's range."""
 
 
-def hang_photo(session: Session, photo_id: str, word: Word) -> HungPiece:
-    """Hangs what was read from a photo, with the stylist's word over the reading.
+def hang_photo(session: Session, photo_id: str, word: Word, at: datetime | None = None) -> HungPiece:
+    """Hangs what was read from a photo, with the stylist's word over the reading. at: when; left out, now.
 
     Refused when the photo was not read, is hung already, or nobody has said what the piece is."""
     photos = Photos(session)
@@ -82,8 +83,8 @@ def hang_photo(session: Session, photo_id: str, word: Word) -> HungPiece:
     if word.category is None:
         raise Refused("nobody has said what it is.", photo.name, "Choose coat, trousers, shoes or whatever it is.")
     piece = piece_from_reading(uuid4().hex, photo.reading, word.category)
-    hung = _with_word(HungPiece(piece, photo.client_id, datetime.now(UTC), photo_id), word)
-    with recorded(session, photo.client_id, f"hung {hung.piece.in_a_sentence}") as change:
+    hung = _with_word(HungPiece(piece, photo.client_id, at or datetime.now(UTC), photo_id), word)
+    with recorded(session, photo.client_id, f"hung {hung.piece.in_a_sentence}", at) as change:
         change.touches("piece", piece.id)
         change.touches("photo", photo_id)
         Pieces(session).add(hung)
@@ -241,8 +242,34 @@ def hanging(client: ClientRecord, hung: list[HungPiece]) -> list[OnRail]:
 def sorted_pieces(hung: list[HungPiece], school: School) -> list[OnRail]:
     """Where some pieces hang; the stylist's word wins and is never doubtful."""
     pieces = [one.piece for one in hung]
-    reads = read_pieces(pieces, school)
+    reads = _reads(_Rail(pieces), school)
     return [
         OnRail(one, said, read, said.confidence < DOUBTFUL_BELOW)
-        for one, said, read in zip(hung, with_words(pieces, reads), reads, strict=True)
+        for one, said, read in zip(hung, with_words(pieces, list(reads)), reads, strict=True)
     ]
+
+
+class _Rail:
+    """Some pieces as a key: equal when everything is equal that decides where their colours hang."""
+
+    def __init__(self, pieces: list[Piece]) -> None:
+        self.pieces = pieces
+        self.key = tuple(
+            (
+                p.lab.tobytes(), p.share.tobytes(), b"" if p.uncertainty is None else p.uncertainty.tobytes(), p.pattern,
+                p.pattern_confidence, p.finish, p.metal,
+            )
+            for p in pieces
+        )  # fmt: skip
+
+    def __eq__(self, other: object) -> bool:
+        return isinstance(other, _Rail) and self.key == other.key
+
+    def __hash__(self) -> int:
+        return hash(self.key)
+
+
+@lru_cache(maxsize=32)
+def _reads(rail: _Rail, school: School) -> tuple[Sorted, ...]:
+    """Where colours hang, remembered: the same rail is asked about by several screens at once."""
+    return tuple(read_pieces(rail.pieces, school))

@@ -19,7 +19,9 @@ def some_cloth(seed, count=12):
 def test_no_other_choice_covers_more(seed):
     lab, cloth = some_cloth(seed)
     covers = pairwise_delta_e_2000(lab, lab) <= 14
-    best = max(cloth[covers[:, list(some)].any(axis=1)].sum() for some in combinations(range(len(lab)), 3)) / cloth.sum()
+    best = (
+        max(cloth[covers[:, list(some)].any(axis=1)].sum() for some in combinations(range(len(lab)), 3)) / cloth.sum()
+    )
     assert few_colours(lab, cloth, 3, 14).share == pytest.approx(best)
 
 

@@ -19,7 +19,12 @@ def kin_of(one, *others):
 
 
 def test_navies_match_or_are_only_related():
-    found = kin_of(piece("coat", [21, 4, -22]), piece("same", [21.5, 4, -21]), piece("blue", [30, 4, -26]), piece("red", [44, 60, 36]))
+    found = kin_of(
+        piece("coat", [21, 4, -22]),
+        piece("same", [21.5, 4, -21]),
+        piece("blue", [30, 4, -26]),
+        piece("red", [44, 60, 36]),
+    )
     assert found == {"same": Kin.MATCH, "blue": Kin.RELATED, "red": Kin.APART}
 
 
@@ -41,6 +46,11 @@ def test_a_larger_difference_is_never_nearer(difference):
 
 
 def test_duplicates_are_of_one_kind_and_one_colour():
-    rail = [piece("a", [21, 4, -22]), piece("b", [21.4, 4, -22]), piece("c", [21, 4, -22], category=Category.COAT), piece("d", [60, 0, 0])]
+    rail = [
+        piece("a", [21, 4, -22]),
+        piece("b", [21.4, 4, -22]),
+        piece("c", [21, 4, -22], category=Category.COAT),
+        piece("d", [60, 0, 0]),
+    ]
     assert [(x.id, y.id) for x, y, _ in near_duplicates(rail)] == [("a", "b")]
     assert near_duplicates([]) == []

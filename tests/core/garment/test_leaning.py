@@ -48,7 +48,9 @@ def test_a_word_against_the_reading_is_explained_with_the_border_it_asks_for():
     assert (habit.family, habit.read, habit.said) == (read.family, Bin.WARM_NEUTRAL, Bin.COOL_NEUTRAL)
     assert set(habit.pieces) == {"shirt", "coat"}
     assert -MOST_WARMTH <= habit.leaning.warmth < 0
-    assert habit.enough is all(p.bin is Bin.COOL_NEUTRAL for p in read_pieces(pieces, School(leanings=(habit.leaning,))))
+    assert habit.enough is all(
+        p.bin is Bin.COOL_NEUTRAL for p in read_pieces(pieces, School(leanings=(habit.leaning,)))
+    )
 
 
 def test_a_border_taken_on_is_not_asked_for_again():
@@ -60,7 +62,10 @@ def test_a_border_taken_on_is_not_asked_for_again():
 
 
 def test_words_that_agree_and_prints_ask_for_nothing():
-    assert habits([piece("a", DUSTY_OLIVE, Bin.WARM_NEUTRAL), piece("b", DUSTY_OLIVE, Bin.TONE, PatternType.DOT)], BROAD) == []
+    assert (
+        habits([piece("a", DUSTY_OLIVE, Bin.WARM_NEUTRAL), piece("b", DUSTY_OLIVE, Bin.TONE, PatternType.DOT)], BROAD)
+        == []
+    )
 
 
 def test_only_pieces_without_a_word_would_move():

@@ -76,7 +76,9 @@ SETTLED = [[40, 60, 38], [24, 4, -24], [70, 4, 22], [60, -36, 10], [14, 0, 0], [
 
 
 def test_what_people_argue_about_is_less_sure_than_what_they_do_not():
-    doubtful, firm = (np.mean([s.confidence for s in sort_colours(np.array(lab, float))]) for lab in (ARGUED_ABOUT, SETTLED))
+    doubtful, firm = (
+        np.mean([s.confidence for s in sort_colours(np.array(lab, float))]) for lab in (ARGUED_ABOUT, SETTLED)
+    )
     assert firm - doubtful >= 0.2
 
 
@@ -112,7 +114,11 @@ def test_a_print_is_named_by_ground_and_motif():
 def test_the_stylists_word_wins_and_leaves_no_doubt(bin):
     said = sort_pieces([piece_of([48, 3, 7], bin_said=bin)])[0]
     assert (said.bin, said.confidence) == (bin, 1.0)
-    sides = {Bin.WARM_NEUTRAL: Undertone.WARM, Bin.COOL_NEUTRAL: Undertone.COOL, Bin.BALANCED_NEUTRAL: Undertone.BALANCED}
+    sides = {
+        Bin.WARM_NEUTRAL: Undertone.WARM,
+        Bin.COOL_NEUTRAL: Undertone.COOL,
+        Bin.BALANCED_NEUTRAL: Undertone.BALANCED,
+    }
     assert said.undertone == sides.get(bin, said.undertone)
     assert read_pieces([piece_of([48, 3, 7], bin_said=bin)]) == read_pieces([piece_of([48, 3, 7])])
 

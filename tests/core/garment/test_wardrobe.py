@@ -19,7 +19,10 @@ def plain(id, lab):
 def test_shares_follow_the_cloth_and_not_the_number_of_pieces():
     rail = [plain("coat", [21, 4, -22]), plain("glove", [44, 60, 36]), plain("sock", [44, 60, 36])]
     made = made_of(rail, sort_pieces(rail), [45.0, 2.5, 2.5])
-    assert [(one.name, one.share) for one in made.families] == [("navy", pytest.approx(0.9)), ("red", pytest.approx(0.1))]
+    assert [(one.name, one.share) for one in made.families] == [
+        ("navy", pytest.approx(0.9)),
+        ("red", pytest.approx(0.1)),
+    ]
     assert [one.name for one in made.heavy] == ["navy"]
     assert made.families[1].pieces == ("glove", "sock")
 

@@ -2,6 +2,7 @@ import createClient from 'openapi-fetch'
 import type { components, paths } from './schema'
 
 export type Client = components['schemas']['ClientAnswer']
+export type BookEntry = components['schemas']['BookEntry']
 export type Photo = components['schemas']['PhotoAnswer']
 export type Taken = components['schemas']['TakenAnswer']
 export type Piece = components['schemas']['PieceAnswer']

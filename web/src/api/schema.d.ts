@@ -760,6 +760,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/clients/{client_id}/strips/{key}.jpg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Strips
+         * @description The strips of a whole rail as one picture.
+         */
+        get: operations["get_strips"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pieces/{piece_id}": {
         parameters: {
             query?: never;
@@ -1676,6 +1696,62 @@ export interface components {
             name: string;
         };
         /**
+         * BookEntry
+         * @description A client in the book, with the rail as one bolt.
+         */
+        BookEntry: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Note */
+            note: string;
+            /**
+             * Consent On
+             * Format: date
+             */
+            consent_on: string;
+            /** Consent For */
+            consent_for: string;
+            /** Consent Withdrawn On */
+            consent_withdrawn_on: string | null;
+            /** Archived */
+            archived: boolean;
+            about: components["schemas"]["About"];
+            /**
+             * Portrait
+             * @description Where the face is, relit.
+             */
+            portrait: string | null;
+            /**
+             * Person
+             * @description The person of the same portrait, cut out.
+             */
+            person: string | null;
+            /** Portraits */
+            portraits: components["schemas"]["PortraitAnswer"][];
+            face: components["schemas"]["FaceAnswer"];
+            /**
+             * Neutrals
+             * @description The school of neutrals that the stylist follows for this client.
+             * @enum {string}
+             */
+            neutrals: "broad" | "strict";
+            /**
+             * Waiting
+             * @description Photos in the intake that are not hung.
+             */
+            waiting: number;
+            /** Pieces */
+            pieces: number;
+            /** Doubtful */
+            doubtful: number;
+            /** Looks */
+            looks: number;
+            /** Bolt */
+            bolt: components["schemas"]["BoltColour"][];
+        };
+        /**
          * ByEyeRequest
          * @description A colour of the face set by eye.
          */
@@ -1727,7 +1803,7 @@ export interface components {
         };
         /**
          * ClientAnswer
-         * @description A client in the book.
+         * @description A client.
          */
         ClientAnswer: {
             /** Id */
@@ -1767,19 +1843,11 @@ export interface components {
              * @enum {string}
              */
             neutrals: "broad" | "strict";
-            /** Pieces */
-            pieces: number;
-            /** Doubtful */
-            doubtful: number;
-            /** Looks */
-            looks: number;
             /**
              * Waiting
              * @description Photos in the intake that are not hung.
              */
             waiting: number;
-            /** Bolt */
-            bolt: components["schemas"]["BoltColour"][];
         };
         /**
          * ClientChange
@@ -2901,6 +2969,8 @@ export interface components {
              * @description Where the relit crop of the cloth is, if there is one.
              */
             cloth: string | null;
+            /** @description The same, small, on a sheet with those of the whole rail. */
+            strip: components["schemas"]["StripAnswer"] | null;
             /** Thumbnail */
             thumbnail: string | null;
             /**
@@ -3234,6 +3304,18 @@ export interface components {
             code: string;
         };
         /**
+         * StripAnswer
+         * @description A place on a sheet of strips, which holds so many in a row, each of 3 to 5.
+         */
+        StripAnswer: {
+            /** Sheet */
+            sheet: string;
+            /** Across */
+            across: number;
+            /** Place */
+            place: number;
+        };
+        /**
          * StrokeRequest
          * @description A line drawn over a photo.
          */
@@ -3536,7 +3618,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ClientAnswer"][];
+                    "application/json": components["schemas"]["BookEntry"][];
                 };
             };
             /** @description Not Found */
@@ -5765,6 +5847,56 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PieceAnswer"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    get_strips: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
                 };
             };
             /** @description Not Found */

@@ -4,6 +4,8 @@ import { answered, api, asProblem, type Client, type Problem } from '@/api'
 
 const client = ref<Client | null>(null)
 const problem = ref<Problem | null>(null)
+/** The client that is being asked for: header and screen need no two answers. */
+let asking: string | null = null
 
 /** The client at work: named by the address, shared by the header and the screens. */
 export function useClient(): { id: Ref<string>; client: Ref<Client | null>; problem: Ref<Problem | null>; reload: () => Promise<void> } {
@@ -11,13 +13,16 @@ export function useClient(): { id: Ref<string>; client: Ref<Client | null>; prob
   const id = computed(() => String(route.params.client ?? ''))
   async function reload() {
     const wanted = id.value
-    if (!wanted) return
+    if (!wanted || asking === wanted) return
+    asking = wanted
     try {
       const found = await answered(api.GET('/api/clients/{client_id}', { params: { path: { client_id: wanted } } }))
       if (id.value === wanted) client.value = found
       problem.value = null
     } catch (error) {
       problem.value = asProblem(error)
+    } finally {
+      asking = null
     }
   }
   watch(id, (now) => {

@@ -1,6 +1,8 @@
-import { computed, ref, shallowRef, watch, type Ref } from 'vue'
+import { computed, onBeforeUnmount, ref, shallowRef, watch, type Ref } from 'vue'
 import { answered, api, type Kept, type Piece, type RailWord, type Word } from '@/api'
 import { useTried } from './useTried'
+
+const AGAIN_AFTER = 2000
 
 /** The pieces of a client's rail, what is said of them, and every step back. */
 export function useRail(clientId: Ref<string>) {
@@ -13,15 +15,18 @@ export function useRail(clientId: Ref<string>) {
   const { problem, tried } = useTried()
   const byId = computed(() => new Map(pieces.value.map((piece) => [piece.id, piece])))
 
-  const load = () =>
+  const look = () =>
     tried(async () => {
       const wanted = clientId.value
       if (!wanted) return
       const found = await answered(api.GET('/api/clients/{client_id}/rail', { params: { path: { client_id: wanted } } }))
       if (wanted === clientId.value) pieces.value = found
       loaded.value = true
-      version.value++
     })
+  async function load() {
+    await look()
+    version.value++
+  }
 
   /** Writes the stylist's word over some pieces, and what is kept about them. */
   const change = (ids: string[], what: { word?: Word; kept?: Kept }) =>
@@ -55,6 +60,13 @@ export function useRail(clientId: Ref<string>) {
       await load()
     })
 
+  /** Pictures that are still being made are looked for again, without more ado. */
+  let later: ReturnType<typeof setTimeout> | undefined
+  watch(pieces, (now) => {
+    clearTimeout(later)
+    if (now.some((piece) => piece.photo_id && !piece.cloth)) later = setTimeout(() => void look(), AGAIN_AFTER)
+  })
+  onBeforeUnmount(() => clearTimeout(later))
   watch(clientId, load, { immediate: true })
   return { pieces, byId, loaded, told, version, problem, load, change, takeOff, joinFaces, undo: () => step('undo'), redo: () => step('redo') }
 }

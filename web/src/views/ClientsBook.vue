@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { answered, api, asProblem, type Client, type Problem } from '@/api'
+import { answered, api, asProblem, type BookEntry, type Client, type Problem } from '@/api'
 import ProblemNote from '@/components/base/ProblemNote.vue'
 import ClientCard from '@/components/client/ClientCard.vue'
 import NewClient from '@/components/client/NewClient.vue'
 
 const router = useRouter()
-const clients = ref<Client[] | null>(null)
+const clients = ref<BookEntry[] | null>(null)
 const problem = ref<Problem | null>(null)
 
 onMounted(async () => {

@@ -51,7 +51,7 @@ const { answer: work, problem: workProblem } = useAsked(
   () => (loaded.value && panel.value === 'work' ? answered(api.GET('/api/clients/{client_id}/work', { params: { path: { client_id: id.value } } })) : null),
   [version, panel],
 )
-watch(version, () => void reload())
+watch(version, (_, before) => before && void reload())
 watch(pieces, () => (chosen.value = new Set([...chosen.value].filter((one) => byId.value.has(one)))))
 
 /** What a key or a word is meant for: what is chosen, or the piece that is shown. */

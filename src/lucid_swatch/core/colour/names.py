@@ -7,7 +7,7 @@ from importlib.resources import files
 import numpy as np
 
 from .arrays import BoolArray, FloatArray
-from .difference import delta_e_2000, pairwise_delta_e_2000
+from .difference import pairwise_delta_e_2000
 from .spaces import chroma, hue_angle
 
 # Where one hue's name ends and the next begins, degrees; the same hue is called otherwise when light or dark. The
@@ -43,22 +43,20 @@ def _neutral_examples() -> tuple[tuple[str, ...], FloatArray, tuple[str, ...]]:
 
 def name_colours(lab: FloatArray, neutral: BoolArray) -> list[str]:
     """A name for each colour. lab: (n, 3). neutral: (n,), whether it counts as a neutral."""
-    return [_neutral(one) if is_neutral else _tone(one) for one, is_neutral in zip(lab, neutral, strict=True)]
+    return names_and_families(lab, neutral)[0]
 
 
-def family_names(lab: FloatArray, neutral: BoolArray) -> list[str]:
-    """The family of each colour: black, navy, sand; for a tone its hue. lab: (n, 3). neutral: (n,)."""
-    _, examples, families = _neutral_examples()
-    nearest = pairwise_delta_e_2000(lab, examples).argmin(axis=1)
-    return [
-        families[int(near)] if is_neutral else _hue_words(one)[3]
-        for one, near, is_neutral in zip(lab, nearest, neutral, strict=True)
-    ]
-
-
-def _neutral(lab: FloatArray) -> str:
-    names, examples, _ = _neutral_examples()
-    return names[int(np.argmin(delta_e_2000(lab, examples)))]
+def names_and_families(lab: FloatArray, neutral: BoolArray) -> tuple[list[str], list[str]]:
+    """A name for each colour, and its family: black, navy, sand; for a tone its hue. lab: (n, 3). neutral: (n,)."""
+    if not len(lab):
+        return [], []
+    examples, places, groups = _neutral_examples()
+    nearest = pairwise_delta_e_2000(lab, places).argmin(axis=1).tolist()
+    names, families = [], []
+    for one, near, is_neutral in zip(lab, nearest, neutral, strict=True):
+        names.append(examples[near] if is_neutral else _tone(one))
+        families.append(groups[near] if is_neutral else _hue_words(one)[3])
+    return names, families
 
 
 def _hue_words(lab: FloatArray) -> tuple[str, str, str, str]:

@@ -85,8 +85,13 @@ def hue_distance(h_1: FloatArray | float, h_2: FloatArray | float) -> FloatArray
 
 def lab_to_hex(lab: FloatArray) -> str:
     """The nearest screen colour of one CIELAB colour, as #rrggbb. lab: (3,)."""
-    red, green, blue = np.rint(encode_srgb(lab_to_rgb_linear(np.asarray(lab, dtype=float))) * 255).astype(int)
-    return f"#{red:02x}{green:02x}{blue:02x}"
+    return lab_to_hexes(np.asarray(lab, dtype=float)[None])[0]
+
+
+def lab_to_hexes(lab: FloatArray) -> list[str]:
+    """The nearest screen colour of each CIELAB colour, as #rrggbb. lab: (n, 3)."""
+    shown = np.rint(encode_srgb(lab_to_rgb_linear(lab)) * 255).astype(int).tolist()
+    return [f"#{red:02x}{green:02x}{blue:02x}" for red, green, blue in shown]
 
 
 def hex_to_lab(hex: str) -> FloatArray:

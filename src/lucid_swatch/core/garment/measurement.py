@@ -11,10 +11,11 @@ from ..photo.light import NINE_IN_TEN, Light, light_doubt, relit
 from .hardware import Hardware, read_hardware
 from .palette import Palette, read_palette, run_length
 from .pattern import Pattern, read_pattern
+from .piece import Piece
 from .school import BROAD, School
-from .sorting import Sorted, sort_colours, sort_print
+from .sorting import Sorted, sort_colours, sort_prints
 from .surface import Surface, read_surface, yarn_chroma
-from .vocabulary import Part, PatternType
+from .vocabulary import Category, Part, PatternType
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -90,7 +91,9 @@ def measure_cloth(sight: Sight, school: School = BROAD, told: FloatArray | None 
     sorts = sort_colours(lab, uncertainty, school)
     main = sorts[0]
     if not plain:
-        main = sort_print(lab, share, pattern.type, pattern.confidence, school)
+        # what it is does not matter here, only its cloth
+        cloth = Piece("", Category.TOP, lab, share, pattern=pattern.type, pattern_confidence=pattern.confidence)
+        main = sort_prints([cloth], school)[0]
     labels = np.full(sight.shape, -1, dtype=np.intp)
     labels[sight.box] = palette.labels
     return Measurement(

@@ -5,7 +5,7 @@ from dataclasses import dataclass, replace
 import numpy as np
 
 from ..colour.arrays import FloatArray
-from ..colour.names import family_names, name_colours
+from ..colour.names import names_and_families
 from ..colour.spaces import chroma, hue_angle
 from .neutrals import (
     BALANCED_WITHIN,
@@ -86,7 +86,7 @@ def sort_colours(lab: FloatArray, uncertainty: FloatArray | None = None, school:
     step = (radius / 2.0)[:, None, None] * np.stack([np.ones(len(lab)), across, across], axis=-1)[:, None, :]
     around = places(lab[:, None, :] + _DOUBTS[None] * step, school, _BORDERS)
     agreement = (around == own[:, None]).mean(axis=1)
-    names, families = name_colours(lab, own < 3), family_names(lab, own < 3)
+    names, families = names_and_families(lab, own < 3)
     sides = undertones(warmth)
     return [
         Sorted(
@@ -126,11 +126,11 @@ def read_pieces(pieces: list[Piece], school: School = BROAD) -> list[Sorted]:
     mains = np.array([p.lab[0] for p in pieces])
     doubt = np.array([p.uncertainty[0] if p.uncertainty is not None else USUAL_UNCERTAINTY for p in pieces])
     plain = sort_colours(mains, doubt, school)
+    patterned = [k for k, piece in enumerate(pieces) if piece.pattern not in PLAIN_PATTERNS]
+    prints = dict(zip(patterned, sort_prints([pieces[k] for k in patterned], school), strict=True))
     return [
-        (one if school.strict else _by_finish(p, one))
-        if p.pattern in PLAIN_PATTERNS
-        else sort_print(p.lab, p.share, p.pattern, p.pattern_confidence, school)
-        for p, one in zip(pieces, plain, strict=True)
+        prints[k] if k in prints else (one if school.strict else _by_finish(piece, one))
+        for k, (piece, one) in enumerate(zip(pieces, plain, strict=True))
     ]
 
 
@@ -179,23 +179,36 @@ def _by_finish(piece: Piece, sorted: Sorted) -> Sorted:
     return sorted
 
 
-def sort_print(
-    lab: FloatArray, share: FloatArray, pattern: PatternType, confidence: float, school: School = BROAD
-) -> Sorted:
-    """A cloth of several colours. lab: (n, 3). share: (n,). confidence: that it is this pattern."""
-    warmth = float(temperature(lab, school) @ share)
-    side = undertones(np.array([warmth]))[0]
-    ground = family_names(lab[:1], is_neutral(lab[:1], school))[0]
-    return Sorted(Bin.PRINT, warmth, side, _lean(lab[0]), print_name(lab, pattern, school), ground, confidence)
+def sort_prints(pieces: list[Piece], school: School = BROAD) -> list[Sorted]:
+    """Where cloths of several colours hang: with the prints, with the temperature of all their colours."""
+    if not pieces:
+        return []
+    lab = np.concatenate([piece.lab for piece in pieces])
+    warmth, neutral = temperature(lab, school), is_neutral(lab, school)
+    names, families = names_and_families(lab, neutral)
+    found, start = [], 0
+    for piece in pieces:
+        own = slice(start, start + len(piece.lab))
+        mean = float(warmth[own] @ piece.share)
+        found.append(
+            Sorted(
+                Bin.PRINT, mean, undertones(np.array([mean]))[0], _lean(piece.lab[0]), print_name(names[own], piece.pattern),
+                families[start], piece.pattern_confidence,
+            )
+        )  # fmt: skip
+        start = own.stop
+    return found
 
 
 EVEN_PATTERNS = frozenset({PatternType.STRIPE, PatternType.CHECK, PatternType.COLOUR_BLOCK})
 """Patterns in which no colour is the ground of the others."""
 
 
-def print_name(lab: FloatArray, pattern: PatternType, school: School = BROAD) -> str:
-    """What a person would call a print: its ground, its pattern and the motif that shows most. lab: (n, 3)."""
-    names = list(dict.fromkeys(name_colours(lab, is_neutral(lab, school))))
+def print_name(colours: list[str], pattern: PatternType) -> str:
+    """What a person would call a print: its ground, its pattern and the motif that shows most.
+
+    colours: what its colours are called, the largest share first."""
+    names = list(dict.fromkeys(colours))
     kind = pattern.value.replace("-", " ")
     if len(names) < 2:
         return f"{names[0]} {kind}"

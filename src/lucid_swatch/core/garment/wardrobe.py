@@ -5,7 +5,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from ..colour.arrays import BoolArray, FloatArray, IntArray
-from ..colour.names import family_names
+from ..colour.names import names_and_families
 from ..colour.spaces import lab_to_rgb_linear, rgb_linear_to_lab
 from .neutrals import is_neutral, temperature, undertones
 from .piece import Piece
@@ -62,7 +62,7 @@ def made_of(pieces: list[Piece], sorts: list[Sorted], areas: list[float], school
     bins = [sorts[k].bin.value for k in owner]
     cloths = _Cloths(pieces, lab, cloth, owner)
     return MadeOf(
-        cloths.by(bins), cloths.by(family_names(lab, neutral)),
+        cloths.by(bins), cloths.by(names_and_families(lab, neutral)[1]),
         cloths.by([s.value for s in sides], [u.value for u in Undertone]),
         cloths.by(bands, [name for name, _ in LIGHTNESS_BANDS]),
     )  # fmt: skip

@@ -1,5 +1,6 @@
 """How many good looks a rail holds, and how many each piece is in: every base look scored, or a fair draw of them."""
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from itertools import product
 
@@ -11,15 +12,15 @@ from ..garment.piece import Piece
 from .batch import batch_of
 from .body import ZONES, Zone
 from .look import Conventions, in_order
-from .table import PieceTable, build_table
+from .table import build_table
 from .verdict import score_batch
 
 GOOD = 70.0
 """The whole from which a look is good."""
-MOST_SCORED = 6000
+MOST_SCORED = 4000
 """Base looks that are scored; of more, that many are drawn."""
-DRAWN_FOR_EXTRAS = 40
-"""Good base looks on which each accessory is tried."""
+DRAWN_FOR_EXTRAS, TRIED_FOR_OPENINGS = 40, 120
+"""Good base looks on which each accessory is tried, and base looks on which each stranger is."""
 CHUNK = 1000
 BASE = (Zone.UPPER, Zone.LOWER, Zone.WHOLE, Zone.FEET, Zone.LAYER)
 EXTRA = (Zone.HEAD, Zone.NECK, Zone.WAIST, Zone.HAND, Zone.LEGS)
@@ -45,17 +46,21 @@ class Outfits:
 class Counter:
     """The base looks of a rail, scored once, so that additions can be tried against them."""
 
-    def __init__(self, pieces: list[Piece], client: Client | None, conventions: Conventions) -> None:
+    def __init__(
+        self, pieces: list[Piece], client: Client | None, conventions: Conventions, strangers: Sequence[Piece] = ()
+    ) -> None:
+        """strangers: pieces that are not on the rail and may be asked about."""
         self.pieces = in_order(pieces)
+        self.strangers = {piece.id: len(self.pieces) + k for k, piece in enumerate(strangers)}
         self.conventions = conventions
         self.colouring = None if client is None else read_colouring(client)
+        everything = (*self.pieces, *strangers)
+        self.table = build_table(everything, conventions.school) if everything else None
+        order = {piece.id: place for place, piece in enumerate(in_order(everything))}
+        self.rank = np.array([order[piece.id] for piece in everything], dtype=np.intp)
         self.places = {zone: [k for k, p in enumerate(self.pieces) if ZONES[p.category] is zone] for zone in Zone}
         self.index, self.total = self._base()
-        self.good = (
-            self._good(build_table(self.pieces, conventions.school), self.index)
-            if len(self.index)
-            else np.zeros(0, bool)
-        )
+        self.good = self._good(self.index)
 
     def outfits(self) -> Outfits:
         """How many good looks there are, and how many each piece is in."""
@@ -70,18 +75,13 @@ class Counter:
         return Outfits(self.total, round(good), len(self.index) < self.total, each)
 
     def opened(self, candidate: Piece) -> int:
-        """How many good base looks a piece that is not on the rail would open; an estimate."""
+        """How many good base looks a stranger would open; an estimate on a large rail. Nothing for an accessory."""
         zone = ZONES[candidate.category]
-        if zone not in BASE:
-            return 0
-        rows = self._with(zone)
+        rows = self._with(zone, self.strangers[candidate.id]) if zone in BASE else np.zeros((0, 4), dtype=np.intp)
         if not len(rows):
             return 0
-        draw = np.random.default_rng(7).permutation(len(rows))[: DRAWN_FOR_EXTRAS * 4]
-        tried = rows[draw]
-        table = build_table((*self.pieces, candidate), self.conventions.school)
-        tried = np.where(tried == len(self.pieces) + 1, len(self.pieces), tried)
-        return round(float(self._good(table, tried).mean()) * self._count_with(zone))
+        tried = rows[np.random.default_rng(7).permutation(len(rows))[:TRIED_FOR_OPENINGS]]
+        return round(float(self._good(tried).mean()) * self._count_with(zone))
 
     def _base(self) -> tuple[IntArray, int]:
         lists = [self._choices(zones) for zones in ((Zone.UPPER, Zone.LOWER), (Zone.WHOLE,))]
@@ -102,9 +102,8 @@ class Counter:
     def _choices(self, zones: tuple[Zone, ...]) -> list[tuple[int, ...]]:
         return list(product(*(self.places[zone] for zone in zones)))
 
-    def _with(self, zone: Zone) -> IntArray:
-        """Base looks with a stranger in one zone, who stands one past the end."""
-        stranger = len(self.pieces) + 1
+    def _with(self, zone: Zone, stranger: int) -> IntArray:
+        """Base looks with a stranger in one zone. stranger: its place in the table."""
         column = {Zone.UPPER: 0, Zone.WHOLE: 0, Zone.LOWER: 1, Zone.FEET: 2, Zone.LAYER: 3}[zone]
         rows = self.index.copy()
         if not len(rows):
@@ -135,21 +134,20 @@ class Counter:
             return dict.fromkeys(extras, 0.0)
         draw = np.random.default_rng(6).permutation(len(base))[:DRAWN_FOR_EXTRAS]
         rows = np.concatenate([np.column_stack([base[draw], np.full(len(draw), k)]) for k in extras])
-        good = self._good(build_table(self.pieces, self.conventions.school), rows).reshape(len(extras), len(draw))
+        good = self._good(rows).reshape(len(extras), len(draw))
         return {k: float(good[row].mean()) for row, k in enumerate(extras)}
 
-    def _good(self, table: PieceTable, rows: IntArray) -> BoolArray:
-        places = {piece.id: place for place, piece in enumerate(in_order(table.pieces))}
-        rank = np.array([places[piece.id] for piece in table.pieces])
+    def _good(self, rows: IntArray) -> BoolArray:
+        if self.table is None or not len(rows):
+            return np.zeros(len(rows), dtype=bool)
         # in the one order of a look, and what is missing last
-        order = np.argsort(np.where(rows == NOTHING, len(rank), rank[rows]), axis=1, kind="stable")
+        order = np.argsort(np.where(rows == NOTHING, len(self.rank), self.rank[rows]), axis=1, kind="stable")
         rows = np.take_along_axis(rows, order, axis=1)
         scores: list[FloatArray] = []
         for start in range(0, len(rows), CHUNK):
             some = rows[start : start + CHUNK]
-            batch = batch_of(
-                table, some, [self.conventions] * len(some), [None] * len(some), [self.colouring] * len(some)
-            )
+            conventions, colourings = [self.conventions] * len(some), [self.colouring] * len(some)
+            batch = batch_of(self.table, some, conventions, [None] * len(some), colourings)
             scores.append(score_batch(batch).overall)
         answer: BoolArray = np.concatenate(scores) >= GOOD
         return answer

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { RouterLink } from 'vue-router'
-import type { Client } from '@/api'
+import type { BookEntry } from '@/api'
 import BoltOfCloth from '@/components/rail/BoltOfCloth.vue'
 import { plural } from '@/lib/words'
 import FaceCard from './FaceCard.vue'
 
-defineProps<{ client: Client }>()
+defineProps<{ client: BookEntry }>()
 </script>
 
 <template>

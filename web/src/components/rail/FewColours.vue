@@ -100,7 +100,7 @@ void find()
     <template v-if="palette">
       <ul class="colours">
         <li v-for="colour in palette.colours" :key="key(colour)">
-          <PinkedSwatch :hex="colour.hex" :width="110" :height="54" />
+          <PinkedSwatch :hex="colour.hex" :width="106" :height="44" />
           <strong>{{ colour.name }}</strong>
           <span class="soft">L* {{ colour.lab[0]?.toFixed(0) }} · {{ colour.hex }}</span>
           <span>covers {{ percent(colour.covers) }}</span>
@@ -130,9 +130,9 @@ void find()
 .ask { display: flex; flex-wrap: wrap; gap: 6px 16px; align-items: center; }
 input:not([type='file']) { font: inherit; color: var(--ink); background: var(--field); border: 1px solid var(--line); border-radius: 4px; padding: 4px 7px; }
 input[type='number'] { width: 62px; }
-.colours { list-style: none; margin: 0; padding: 0; display: flex; flex-wrap: wrap; gap: 12px; }
-.colours li { width: 132px; display: flex; flex-direction: column; line-height: 1.3; }
-.colours .sum { width: 170px; }
+.colours { list-style: none; margin: 0; padding: 0; display: flex; flex-wrap: wrap; gap: 8px 10px; }
+.colours li { width: 106px; font-size: 13px; display: flex; flex-direction: column; line-height: 1.3; }
+.colours .sum { width: 118px; }
 .big { font: 600 30px/1.1 'Petrona Variable', serif; }
 .link { text-decoration: underline; padding: 0; }
 .out { display: flex; flex-wrap: wrap; gap: 2px 16px; }

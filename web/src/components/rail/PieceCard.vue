@@ -39,10 +39,10 @@ const fits = (value: boolean) => emit('kept', { fits: piece.kept.fits === value 
       <button class="word" type="button" :aria-pressed="piece.kept.fits === true" @click="fits(true)">fits</button>
       <button class="word" type="button" :aria-pressed="piece.kept.fits === false" @click="fits(false)">does not fit</button>
     </div>
-    <div class="row tabs" role="tablist" aria-label="About the piece">
-      <button v-for="one in TABS" :id="`tab-${one}`" :key="one" class="word" role="tab" type="button" :aria-selected="tab === one" :aria-pressed="tab === one" @click="tab = one">{{ one }}</button>
+    <div class="row tabs" role="group" aria-label="About the piece">
+      <button v-for="one in TABS" :key="one" class="word" type="button" :aria-pressed="tab === one" @click="tab = one">{{ one }}</button>
     </div>
-    <div v-if="tab === 'colour'" class="part" role="tabpanel" aria-labelledby="tab-colour">
+    <div v-if="tab === 'colour'" class="part">
       <ul class="swatches">
         <li v-for="(colour, index) in colours" :key="index" :style="{ flexGrow: Math.max(colour.share, 0.2) }">
           <PinkedSwatch :hex="colour.hex" :picture="colour.picture" :width="Math.round(Math.max(colour.share, 0.2) * 360)" :height="26" />

@@ -24,7 +24,7 @@ const lists = computed(() => {
 </script>
 
 <template>
-  <div role="tabpanel" aria-labelledby="tab-company">
+  <div>
     <section v-for="list in lists" :key="list.title">
       <h3>{{ list.title }}</h3>
       <p v-if="!list.rows.length" class="soft">{{ list.none }}</p>

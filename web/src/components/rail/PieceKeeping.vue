@@ -37,7 +37,7 @@ const wear = () => emit('kept', { worn_on: wornToday.value ? worn.value.filter((
 </script>
 
 <template>
-  <div role="tabpanel" aria-labelledby="tab-keeping">
+  <div>
     <label>called <input :key="piece.id + piece.label" :value="piece.label" maxlength="200" @change="label" /></label>
     <label>worn for <input :key="piece.id + (kept.uses ?? []).join()" :value="(kept.uses ?? []).join(', ')" placeholder="stage, travel" @change="uses" /></label>
     <div class="seasons" role="group" aria-label="Seasons">

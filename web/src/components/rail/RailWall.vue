@@ -1,8 +1,12 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, nextTick, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
 import type { Piece } from '@/api'
-import { groupOf, type Bay, type Move } from '@/lib/rail'
-import HangingPiece from './HangingPiece.vue'
+import type { Bay, Move } from '@/lib/rail'
+import RailBay from './RailBay.vue'
+
+const AT_ONCE = 120
+const A_FRAME = 80
+const CLOSE = 1.7
 
 /** The bays of a rail. Arrows walk along it, Shift with them chooses on the way. */
 const { bays, chosen, shownId, foundIds, zoom } = defineProps<{
@@ -16,8 +20,83 @@ const { bays, chosen, shownId, foundIds, zoom } = defineProps<{
 const emit = defineEmits<{ show: [id: string]; choose: [ids: string[], add: boolean]; move: [ids: string[], to: Move]; stuck: [] }>()
 const wall = ref<HTMLElement | null>(null)
 const order = computed(() => bays.flatMap((bay) => bay.pieces.map((piece) => piece.id)))
-const over = ref<string | null>(null)
 let anchor: string | null = null
+
+/** A long rail is hung some pieces a frame, so that the first ones are seen at once. */
+const hung = ref(AT_ONCE)
+let frame = 0
+watch(
+  () => order.value.length,
+  (all) => {
+    cancelAnimationFrame(frame)
+    const more = () => {
+      if (hung.value >= all) return
+      hung.value += A_FRAME
+      frame = requestAnimationFrame(more)
+    }
+    frame = requestAnimationFrame(more)
+  },
+  { immediate: true },
+)
+const seen = computed(() => {
+  let left = hung.value
+  return bays.map((bay) => {
+    const pieces = bay.pieces.slice(0, Math.max(0, left))
+    left -= bay.pieces.length
+    return { bay, pieces }
+  })
+})
+
+/** A step nearer or farther goes along the wall bay by bay, a frame each: hundreds of strips at once would stutter. */
+const zooms = shallowRef<Record<string, number>>({})
+let stepping = 0
+watch(
+  [() => zoom, () => bays.map((bay) => bay.title).join()],
+  ([now, titles], [before, had]) => {
+    cancelAnimationFrame(stepping)
+    const waiting = bays.map((bay) => bay.title)
+    if (before === undefined || titles !== had) {
+      zooms.value = Object.fromEntries(waiting.map((title) => [title, now]))
+      return
+    }
+    const step = () => {
+      const title = waiting.shift()
+      if (title === undefined) return
+      zooms.value = { ...zooms.value, [title]: now }
+      stepping = requestAnimationFrame(step)
+    }
+    step()
+  },
+  { immediate: true },
+)
+
+/** Close up, only what is in view gets its large picture. */
+const inView = shallowRef(new Set<string>())
+let watcher: IntersectionObserver | null = null
+watch(
+  [() => zoom > CLOSE, seen, wall],
+  async ([close]) => {
+    watcher?.disconnect()
+    inView.value = new Set()
+    if (!close || !wall.value) return
+    await nextTick()
+    watcher = new IntersectionObserver(
+      (entries) => {
+        const now = new Set(inView.value)
+        for (const { target, isIntersecting } of entries) if (isIntersecting) now.add((target as HTMLElement).dataset.piece ?? '')
+        inView.value = now
+      },
+      { root: wall.value, rootMargin: '120px' },
+    )
+    for (const button of wall.value.querySelectorAll('[data-piece]')) watcher.observe(button)
+  },
+  { immediate: true },
+)
+onBeforeUnmount(() => {
+  cancelAnimationFrame(frame)
+  cancelAnimationFrame(stepping)
+  watcher?.disconnect()
+})
 
 function choose(piece: Piece, event: MouseEvent) {
   if (event.shiftKey && anchor) emit('choose', between(anchor, piece.id), true)
@@ -43,44 +122,29 @@ function drag(piece: Piece, event: DragEvent) {
   event.dataTransfer?.setData('application/x-pieces', ids.join(' '))
 }
 function drop(bay: Bay, event: DragEvent) {
-  over.value = null
   const ids = event.dataTransfer?.getData('application/x-pieces').split(' ').filter(Boolean) ?? []
   if (ids.length && bay.moves) emit('move', ids, bay.moves)
   else if (ids.length) emit('stuck')
-}
-const joined = (bay: Bay, index: number) => {
-  const [one, next] = [bay.pieces[index], bay.pieces[index + 1]]
-  const group = one && groupOf(one)
-  return Boolean(group && next && groupOf(next) === group)
 }
 defineExpose({ focusOn: (id: string) => wall.value?.querySelector<HTMLElement>(`[data-piece="${CSS.escape(id)}"]`)?.focus() })
 </script>
 
 <template>
-  <div ref="wall" class="wall" :style="{ '--zoom': zoom }" @keydown="walk">
-    <section
-      v-for="bay in bays" :key="bay.title" class="bay" :class="{ over: over === bay.title }" :aria-label="`${bay.title}, ${bay.pieces.length}`"
-      :style="{ flexGrow: bay.pieces.length, containIntrinsicSize: `auto ${bay.pieces.length * 30 * zoom + 48}px auto ${190 * zoom + 30}px` }"
-      @dragover.prevent="over = bay.title" @dragleave="over = null" @drop.prevent="drop(bay, $event)"
-    >
-      <h3><span class="count">{{ bay.pieces.length }}</span>{{ bay.title }}</h3>
-      <ul>
-        <HangingPiece
-          v-for="(piece, index) in bay.pieces" :key="piece.id" :piece="piece" :chosen="chosen.has(piece.id)" :shown="shownId === piece.id"
-          :joined="joined(bay, index)" :quiet="foundIds !== null && !foundIds.has(piece.id)"
-          @show="emit('show', piece.id)" @choose="choose(piece, $event)" @drag="drag(piece, $event)"
-        />
-      </ul>
-    </section>
+  <div ref="wall" class="wall"  @keydown="walk">
+    <RailBay
+      v-for="{ bay, pieces } in seen" :key="bay.title" :bay="bay" :pieces="pieces" :chosen="chosen" :shown-id="shownId" :found-ids="foundIds"
+      :in-view="inView" :zoom="zooms[bay.title] ?? zoom"
+      @show="emit('show', $event)" @choose="choose" @drag="drag" @drop="drop(bay, $event)"
+    />
   </div>
 </template>
 
 <style scoped>
+.wall {
+  --hook: url("data:image/svg+xml,%3Csvg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 12 14' fill='none' stroke='%235c5c5c' stroke-width='1.6'%3E%3Cpath d='M2.6 4.4a3.4 3.4 0 1 1 4.6 3.1c-.8.3-1.2.8-1.2 1.6V13'/%3E%3C/svg%3E");
+}
+:root:not([data-surround='day']) .wall {
+  --hook: url("data:image/svg+xml,%3Csvg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 12 14' fill='none' stroke='%23c4c4c4' stroke-width='1.6'%3E%3Cpath d='M2.6 4.4a3.4 3.4 0 1 1 4.6 3.1c-.8.3-1.2.8-1.2 1.6V13'/%3E%3C/svg%3E");
+}
 .wall { display: flex; flex-wrap: wrap; align-content: flex-start; row-gap: 16px; background: var(--cloth); color: var(--on-cloth); overflow: auto; padding: 2px 0 8px; }
-.bay { position: relative; padding: 0 14px 0 0; content-visibility: auto; }
-.bay.over { outline: 2px dashed var(--on-cloth); outline-offset: -2px; }
-.bay h3 { font: 650 13px/1 'Atkinson Hyperlegible Next Variable', sans-serif; display: flex; align-items: flex-end; gap: 6px; height: 30px; margin: 0 0 -3px; position: relative; z-index: 1; padding-bottom: 14px; white-space: nowrap; }
-.bay::before { content: ''; position: absolute; left: 0; right: 0; top: 25px; height: 6px; background: var(--rule); }
-.count { display: grid; place-items: center; min-width: 30px; height: 30px; border-radius: 50%; border: 1.6px solid var(--rule); background: var(--sheet); color: var(--ink); font-weight: 700; margin-bottom: -16px; }
-.bay ul { display: flex; flex-wrap: wrap; list-style: none; margin: 4px 0 0; padding: 0 0 0 34px; row-gap: 10px; }
 </style>

@@ -1,0 +1,138 @@
+"""The rail, its audit and its palettes over HTTP."""
+
+import json
+
+import pytest
+from fastapi.testclient import TestClient
+
+from lucid_swatch.assemble import make_application
+from lucid_swatch.settings import Settings
+
+NAVY, CREAM, TAN = [21, 4, -22], [89, 2, 16], [57, 15, 29]
+RAIL = {
+    "format": "lucid-swatch/rail", "version": 1,
+    "pieces": [
+        {"id": name, "label": name, "category": category, "colours": [{"lab": lab, "share": 1}]}
+        for name, category, lab in (
+            ("cream top", "top", CREAM), ("navy trousers", "trousers", NAVY), ("tan shoes", "shoes", TAN), ("navy coat", "coat", NAVY)
+        )
+    ],
+}  # fmt: skip
+
+
+@pytest.fixture
+def http(data):
+    app = make_application(data, Settings(workers=1))
+    with TestClient(app, base_url="http://127.0.0.1:8317", raise_server_exceptions=False) as http:
+        yield http
+
+
+@pytest.fixture
+def at(http):
+    client = http.post("/api/clients", json={"name": "Maren", "consent": True}).json()
+    assert send(http, f"/api/clients/{client['id']}", RAIL, apply=True).status_code == 200
+    return f"/api/clients/{client['id']}"
+
+
+def send(http, at, rail, apply=False, name="rail.json"):
+    content = rail if isinstance(rail, bytes) else json.dumps(rail).encode()
+    return http.post(f"{at}/rail/import", files={"rail": (name, content)}, data={"apply": str(apply).lower()})
+
+
+def rail(http, at):
+    return {piece["id"]: piece for piece in http.get(f"{at}/rail").json()}
+
+
+def test_many_pieces_change_at_once_and_one_step_takes_it_back(http, at):
+    asked = {"pieces": ["cream top", "navy coat"], "word": {"bin": "tone"}, "kept": {"verdict": "let go", "price": 90}}
+    changed = http.post(f"{at}/rail/change", json=asked).json()
+    assert [(p["sort"]["bin"], p["read"]["bin"], p["kept"]["verdict"]) for p in changed] == [
+        ("tone", "warm neutral", "let go"), ("tone", "cool neutral", "let go"),
+    ]  # fmt: skip
+    http.post(f"{at}/rail/change", json={"pieces": ["navy coat"], "kept": {"worn_on": ["2031-05-01", "2031-05-02"]}})
+    coat = rail(http, at)["navy coat"]
+    assert (coat["cost_per_wear"], coat["kept"]["verdict"]) == (45.0, "let go")
+    assert http.post(f"{at}/undo").json()["back"].startswith("cream top and 1 more")
+    undone = http.post(f"{at}/undo").json()
+    assert (undone["back"], undone["again"]) == (
+        "took in 4 pieces from rail.json",
+        "cream top and 1 more: hung with the tones",
+    )
+    assert rail(http, at)["cream top"]["sort"]["bin"] == "warm neutral"
+    assert http.post(f"{at}/redo").status_code == 200
+    assert [one["taken_back"] for one in http.get(f"{at}/changes").json()] == [True, False, False]
+
+
+def test_a_value_out_of_range_is_refused_with_its_place(http, at):
+    answer = http.post(f"{at}/rail/change", json={"pieces": ["navy coat"], "kept": {"price": -1}})
+    assert answer.status_code == 422
+    assert "price" in answer.json()["where"]
+    assert http.post(f"{at}/rail/change", json={"pieces": ["navy coat"], "kept": {"uses": ["a; b"]}}).status_code == 422
+
+
+def test_the_audit_the_work_and_the_company(http, at):
+    audit = http.get(f"{at}/audit").json()
+    assert audit["families"][0]["name"] == "navy"
+    assert audit["heavy"] == ["navy"]
+    assert (audit["since"], audit["families"][0]["before"]) == (None, None)
+    work = http.get(f"{at}/work").json()
+    assert work["looks"] == 2
+    assert set(work["each"]) == set(rail(http, at))
+    company = http.get("/api/pieces/navy coat/company").json()
+    assert (company["same"][0]["piece_id"], company["same"][0]["kin"]) == ("navy trousers", "match")
+    assert http.get("/api/pieces/nobody/company").status_code == 404
+
+
+def test_a_palette_is_found_kept_taken_out_and_read_back(http, at):
+    found = http.post(f"{at}/palettes/find", json={"count": 2}).json()
+    assert [one["name"] for one in found["colours"]] == ["navy", "cream"]
+    colours = [{"name": one["name"], "lab": one["lab"]} for one in found["colours"]]
+    kept = http.post(f"{at}/palettes", json={"name": "Harbour", "within": 8, "colours": colours}).json()
+    assert http.get(f"{at}/palettes").json() == [kept]
+    for ending in ("gpl", "css", "csv", "json"):
+        file = http.get(f"/api/palettes/{kept['id']}/file.{ending}")
+        assert f'filename="harbour.{ending}"' in file.headers["content-disposition"]
+        back = http.post(f"{at}/palettes/read", files={"palette": (f"harbour.{ending}", file.content)}).json()
+        assert (back["name"], back["id"]) == ("Harbour", None)
+        assert [one["lab"] for one in back["colours"]] == [one["lab"] for one in kept["colours"]]
+    assert http.get(f"/api/palettes/{kept['id']}/file.exe").status_code == 422
+    assert http.delete(f"/api/palettes/{kept['id']}").status_code == 204
+    assert http.get(f"{at}/palettes").json() == []
+
+
+def test_the_rail_leaves_in_three_files_and_nothing_is_new_in_them(http, at):
+    for ending in ("json", "csv", "zip"):
+        file = http.get(f"{at}/rail.{ending}")
+        assert f'filename="maren-rail.{ending}"' in file.headers["content-disposition"]
+        plan = send(http, at, file.content, name=f"maren-rail.{ending}").json()
+        assert (plan["added"], plan["changed"], plan["same"]) == ([], {}, 4)
+
+
+def test_a_broken_file_is_refused_and_nothing_changes(http, at):
+    before = rail(http, at)
+    answer = send(http, at, b"id,category,L*,a*,b*\n=1,knit,50,0,0\n", apply=True, name="rail.csv")
+    assert answer.status_code == 422
+    assert answer.json()["where"] == "rail.csv, line 2"
+    assert rail(http, at) == before
+
+
+def test_a_border_moves_only_when_asked_and_the_schools_go_back_too(http, at):
+    http.post(f"{at}/rail/change", json={"pieces": ["tan shoes"], "word": {"bin": "tone"}})
+    habit = http.get(f"{at}/leanings").json()["habits"][0]
+    assert (habit["read"], habit["said"], habit["labels"]) == ("warm neutral", "tone", ["tan shoes"])
+    asked = {key: habit[key] for key in ("family", "read", "said")}
+    assert http.post(f"{at}/leanings", json=asked).status_code == 204
+    assert len(http.get(f"{at}/leanings").json()["kept"]) == 1
+    assert http.delete(f"{at}/leanings/0").status_code == 204
+    assert http.post(f"{at}/leanings", json=asked | {"said": "warm neutral"}).status_code == 422
+    http.patch(at, json={"neutrals": "strict"})
+    assert rail(http, at)["navy coat"]["sort"]["bin"] == "tone"
+    assert http.post(f"{at}/undo").json()["told"] == "neutrals: strict"
+    assert rail(http, at)["navy coat"]["sort"]["bin"] == "cool neutral"
+
+
+def test_two_faces_and_a_set_are_kept(http, at):
+    assert http.post(f"{at}/rail/faces", json={"first": "navy coat", "second": "cream top"}).status_code == 204
+    assert rail(http, at)["cream top"]["kept"]["other_face"] == "navy coat"
+    assert http.post(f"{at}/rail/take-off", json={"pieces": ["navy coat"]}).status_code == 204
+    assert rail(http, at)["cream top"]["kept"]["other_face"] is None

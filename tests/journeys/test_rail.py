@@ -1,0 +1,171 @@
+"""A wardrobe seen at once: sorted by keys, matched, taken out and in, and told in five colours."""
+
+import json
+import re
+from pathlib import Path
+
+import pytest
+from playwright.sync_api import expect
+
+AXE = Path(__file__).parents[2] / "web/node_modules/axe-core/axe.min.js"
+IN_DOUBT = [
+    [90, 4, 3], [52, 4, 9], [50, 4, 10], [60, 3, 10], [60, 4, 11], [40, 3, 9], [30, 3, 8], [50, 2, 9], [70, 2, 10],
+    [65, 3, 11],
+]  # fmt: skip
+
+
+def rail_file(pieces):
+    rail = {"format": "lucid-swatch/rail", "version": 1, "pieces": pieces}
+    return {"name": "rail.json", "mimeType": "application/json", "buffer": json.dumps(rail).encode()}
+
+
+def piece(id, lab, category="knit", **more):
+    return {
+        "id": id,
+        "label": id,
+        "category": category,
+        "colours": [{"lab": lab, "share": 1, "uncertainty": 6}],
+        **more,
+    }
+
+
+def rail_of(page, name):
+    page.get_by_role("article", name=name).get_by_role("link", name="pieces on the rail").click()
+    page.locator("[data-piece]").first.wait_for()
+
+
+def new_client(page):
+    page.get_by_label("Name or initials").fill("Tove")
+    page.get_by_role("checkbox").check()
+    page.get_by_role("button", name="Add to the book").click()
+    page.get_by_role("link", name="Rail", exact=True).click()
+    expect(page.get_by_text("Nothing hangs here yet")).to_be_visible()
+
+
+def take_in(page, file):
+    page.get_by_role("button", name="in and out").click()
+    page.get_by_label("Choose a file").set_input_files(file)
+
+
+def test_ten_pieces_in_doubt_are_sorted_out_by_keys(opened):
+    page = opened
+    new_client(page)
+    pieces = [piece(f"knit {k}", lab) for k, lab in enumerate(IN_DOUBT)] + [piece("navy coat", [21, 4, -22], "coat")]
+    take_in(page, rail_file(pieces))
+    expect(page.get_by_text("hang 11 new pieces")).to_be_visible()
+    expect(page.locator("[data-piece]")).to_have_count(0)  # said before it is done
+    page.get_by_role("button", name="Take it in").click()
+    expect(page.locator("[data-piece]")).to_have_count(11)
+    expect(page.get_by_role("button", name="10 in doubt", exact=True)).to_be_visible()
+    page.get_by_role("heading", name="The rail").click()
+    page.keyboard.press("n")
+    for left in range(9, -1, -1):
+        page.keyboard.press("w" if left % 2 else "y")
+        expect(page.get_by_role("button", name=re.compile("^in doubt"))).to_have_text(
+            re.compile(f"· {left}$" if left else "in doubt$")
+        )
+    for _ in range(3):
+        page.keyboard.press("Control+z")
+    expect(page.get_by_role("button", name="3 in doubt", exact=True)).to_be_visible()
+    page.reload()
+    expect(page.get_by_role("button", name="3 in doubt", exact=True)).to_be_visible()
+    page.keyboard.press("Control+y")
+    expect(page.get_by_role("button", name="2 in doubt", exact=True)).to_be_visible()
+
+
+def test_the_navy_that_matches_is_found(opened):
+    page = opened
+    rail_of(page, "Ilka Maren")
+    page.keyboard.press("/")
+    page.keyboard.type("charcoal not trousers")
+    expect(page.get_by_text("1 found")).to_be_visible()
+    page.get_by_role("button", name=re.compile("^Charcoal coat,")).focus()
+    card = page.get_by_role("region", name="Charcoal coat")
+    card.get_by_role("button", name="company").click()
+    same = card.get_by_role("button", name=re.compile("Charcoal wide trousers.*match.*ΔE"))
+    expect(same).to_be_visible()
+    same.click()
+    expect(page.get_by_role("region", name="Charcoal wide trousers")).to_be_visible()
+
+
+def test_a_rail_is_taken_out_and_in_elsewhere_and_taken_back(opened):
+    page = opened
+    rail_of(page, "Tobe Arrun")
+    count = page.locator("[data-piece]").count()
+    page.get_by_role("button", name="in and out").click()
+    with page.expect_download() as waiting:
+        page.get_by_role("link", name="Archive with photos").click()
+    archive = waiting.value
+    assert archive.suggested_filename == "tobe-arrun-rail.zip"
+    page.get_by_role("link", name=re.compile("^Lucid Swatch")).click()
+    new_client(page)
+    take_in(page, archive.path())
+    expect(page.get_by_text(f"hang {count} new pieces with {count} photos")).to_be_visible()
+    page.get_by_role("button", name="Take it in").click()
+    expect(page.locator("[data-piece]")).to_have_count(count)
+    page.keyboard.press("Control+z")
+    expect(page.locator("[data-piece]")).to_have_count(0)
+    expect(page.get_by_text("Nothing hangs here yet")).to_be_visible()
+
+
+def test_a_palette_is_built_edited_kept_and_taken_out(opened):
+    page = opened
+    rail_of(page, "Wenna Ostrel")
+    page.get_by_role("button", name="five colours").click()
+    chips = page.get_by_role("button", name="leave out")
+    expect(chips).to_have_count(5)
+    covered = page.locator(".sum strong")
+    before = int(covered.inner_text().split()[0])
+    chips.last.click()
+    expect(chips).to_have_count(4)
+    expect(covered).not_to_have_text(f"{before} %")
+    assert int(covered.inner_text().split()[0]) < before
+    page.get_by_placeholder("Winter tour").fill("Opening week")
+    page.get_by_role("button", name="Keep this palette").click()
+    with page.expect_download() as waiting:
+        page.get_by_role("link", name="GIMP palette").click()
+    assert Path(waiting.value.path()).read_text(encoding="utf-8").startswith("GIMP Palette\nName: Opening week\n")
+    page.get_by_label("Read a palette file").set_input_files(
+        {"name": "sea.css", "mimeType": "text/css", "buffer": b":root { --deep: #1f3a5f; --foam: #f4f6f4; }"}
+    )
+    expect(chips).to_have_count(2)
+
+
+def test_several_pieces_get_a_verdict_and_make_a_set(opened):
+    page = opened
+    rail_of(page, "Tobe Arrun")
+    jacket, trousers = (
+        page.get_by_role("button", name=re.compile(f"^{name},")) for name in ("Lectern jacket", "Tobacco trousers")
+    )
+    jacket.click()
+    trousers.click()
+    expect(page.get_by_text("2 pieces chosen")).to_be_visible()
+    page.keyboard.press("m")
+    expect(jacket).to_have_accessible_name(re.compile(", mend"))
+    page.keyboard.press("s")
+    expect(trousers).to_have_accessible_name(re.compile("set with the lectern jacket"))
+    page.get_by_role("button", name="verdict", exact=True).click()
+    bay = page.get_by_role("region", name=re.compile("^Mend"))
+    expect(bay.locator("[data-piece]")).to_have_count(3)  # clay knit was to be mended before
+    jacket.drag_to(page.get_by_role("region", name=re.compile("^Keep")))
+    expect(
+        page.get_by_role("region", name=re.compile("^Keep")).get_by_role("button", name=re.compile("^Lectern jacket,"))
+    ).to_be_visible()
+
+
+@pytest.mark.parametrize(
+    "panel", ["made of", "what works", "five colours", "in doubt", "your borders", "in and out", "changes"]
+)
+def test_nobody_is_shut_out(opened, panel):
+    page = opened
+    rail_of(page, "Ilka Maren")
+    page.get_by_role("button", name=re.compile(f"^{panel}")).first.click()
+    page.wait_for_load_state("networkidle")
+    page.evaluate(AXE.read_text(encoding="utf-8"))
+    found = page.evaluate("axe.run(document, {runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa']})")
+    serious = [
+        (v["id"], [node["target"] for node in v["nodes"]][:3])
+        for v in found["violations"]
+        if v["impact"] in ("serious", "critical")
+    ]
+    assert serious == []

@@ -1,0 +1,178 @@
+"""A rail leaves and comes back the same; what is broken is refused and changes nothing."""
+
+import json
+import zipfile
+from io import BytesIO
+
+import pytest
+
+from lucid_swatch.core.garment.vocabulary import Bin, Category
+from lucid_swatch.core.problems import Refused
+from lucid_swatch.store.clients import Clients
+from lucid_swatch.store.database import open_database
+from lucid_swatch.store.folder import Folder
+from lucid_swatch.store.photos import Photos
+from lucid_swatch.store.pieces import Pieces
+from lucid_swatch.store.records import PhotoState
+from lucid_swatch.usecases.changes import undo
+from lucid_swatch.usecases.clients import withdraw_consent
+from lucid_swatch.usecases.intake import read_kept_photo, take_in
+from lucid_swatch.usecases.rail import Word, change_pieces, hang_photo, join_faces
+from lucid_swatch.usecases.rail_in import open_rail, plan_rail, take_rail_in
+from lucid_swatch.usecases.rail_out import rail_archive, rail_json, rail_table
+from tests.pictures import coat_photo
+
+from .rails import a_client, hang_all
+
+
+@pytest.fixture
+def maren(sessions):
+    with sessions.begin() as session:
+        client = a_client(session)
+        hang_all(session, client)
+        change_pieces(
+            session,
+            client,
+            ["cream top"],
+            Word(bin=Bin.TONE),
+            {"verdict": "mend", "price": 49.5, "worn_on": ["2031-05-01"]},
+        )
+        join_faces(session, client, "red knit", "olive skirt")
+    return client
+
+
+@pytest.fixture
+def elsewhere(tmp_path):
+    """Another machine."""
+    return open_database(tmp_path / "elsewhere"), Folder(tmp_path / "elsewhere")
+
+
+def pieces_of(sessions, client):
+    with sessions() as session:
+        book = Pieces(session)
+        ids = [one.piece.id for one in book.of_client(client)]
+        return {id: {k: v for k, v in book.snapshot(id).items() if k not in ("client_id", "photo_id")} for id in ids}
+
+
+@pytest.mark.parametrize(("write", "file"), [(rail_json, "rail.json"), (rail_table, "rail.csv")])
+def test_the_same_rail_comes_back_elsewhere(sessions, maren, elsewhere, write, file):
+    with sessions() as session:
+        content = write(session, maren).encode()
+    other, folder = elsewhere
+    with other.begin() as session:
+        client = a_client(session, "The same")
+        plan = take_rail_in(session, folder, client, open_rail(content, file))
+    assert (len(plan.added), plan.changed, plan.same, plan.dropped) == (6, (), 0, ())
+    assert pieces_of(other, client) == pieces_of(sessions, maren)
+    with sessions() as session:
+        assert plan_rail(session, maren, open_rail(content, file)).same == 6
+
+
+def test_it_says_what_it_would_do_does_it_and_takes_it_back(sessions, folder, maren):
+    before = pieces_of(sessions, maren)
+    with sessions() as session:
+        value = json.loads(rail_json(session, maren))
+    value["pieces"][0]["label"] = "Renamed"
+    value["pieces"][1] = {"id": "new", "category": "hat", "colours": [{"lab": [50, 0, 0], "share": 1}], "shelf": 3}
+    sent = open_rail(json.dumps(value).encode(), "rail.json")
+    with sessions.begin() as session:
+        plan = plan_rail(session, maren, sent)
+    assert pieces_of(sessions, maren) == before
+    assert plan.added == ("hat",)
+    assert [what for _, what in plan.changed] == [("label",)]
+    assert plan.same == 4
+    assert plan.dropped == ("keys nobody here knows: shelf",)
+    with sessions.begin() as session:
+        assert take_rail_in(session, folder, maren, sent) == plan
+    assert len(pieces_of(sessions, maren)) == 7  # what is not in the file stays
+    with sessions.begin() as session:
+        undo(session, maren)
+    assert pieces_of(sessions, maren) == before
+
+
+def test_a_rail_of_another_client_gets_ids_of_its_own(sessions, folder, maren):
+    with sessions.begin() as session:
+        content = rail_json(session, maren).encode()
+        tobe = a_client(session, "Tobe")
+        take_rail_in(session, folder, tobe, open_rail(content, "rail.json"))
+        own = Pieces(session).of_client(tobe)
+    assert {one.piece.id for one in own}.isdisjoint(pieces_of(sessions, maren))
+    faces = {one.piece.label: one for one in own}
+    assert faces["red knit"].kept["other_face"] == faces["olive skirt"].piece.id
+
+
+def test_photos_come_with_the_archive_without_metadata_and_get_their_pictures(sessions, folder, network, elsewhere):
+    with sessions.begin() as session:
+        client = a_client(session)
+        id = take_in(session, folder, client, [("coat.jpg", coat_photo())])[0].photo.id
+    read_kept_photo(sessions, folder, network, id)
+    with sessions.begin() as session:
+        hang_photo(session, id, Word(category=Category.COAT, label="Coat"))
+        archive = rail_archive(session, folder, client)
+    other, there = elsewhere
+    with other.begin() as session:
+        client = a_client(session, "The same")
+        plan = take_rail_in(session, there, client, open_rail(archive, "rail.zip"))
+    assert (plan.photos, len(plan.to_read)) == (1, 1)
+    with other() as session:
+        assert Photos(session).unfinished() == list(plan.to_read)
+    read_kept_photo(other, there, network, plan.to_read[0])
+    with other.begin() as session:
+        photo, hung = Photos(session).get(plan.to_read[0]), Pieces(session).of_client(client)[0]
+        assert (photo.state, photo.proposal, hung.photo_id) == (PhotoState.HUNG, None, photo.id)
+        assert there.has_picture(photo.id, "cloth.jpg")
+        undo(session, client)
+        assert Photos(session).get(photo.id).state is PhotoState.READ  # waits in the intake, not lost
+        assert Pieces(session).of_client(client) == []
+
+
+def test_no_photos_come_for_a_client_who_withdrew_consent(sessions, folder, network, elsewhere):
+    with sessions.begin() as session:
+        client = a_client(session)
+        id = take_in(session, folder, client, [("coat.jpg", coat_photo())])[0].photo.id
+    read_kept_photo(sessions, folder, network, id)
+    with sessions.begin() as session:
+        hang_photo(session, id, Word(category=Category.COAT, label="Coat"))
+        archive = rail_archive(session, folder, client)
+    other, there = elsewhere
+    with other.begin() as session:
+        client = a_client(session, "The same")
+        withdraw_consent(session, client)
+    with pytest.raises(Refused, match="withdrew consent"), other.begin() as session:
+        take_rail_in(session, there, client, open_rail(archive, "rail.zip"))
+    assert pieces_of(other, client) == {}
+
+
+def zipped(**files):
+    out = BytesIO()
+    with zipfile.ZipFile(out, "w") as archive:
+        for name, content in files.items():
+            archive.writestr(name.replace("_", "."), content)
+    return out.getvalue()
+
+
+@pytest.mark.parametrize(
+    ("content", "file", "what"),
+    [
+        (b'{"format": "lucid-swatch/rail", "version": 1, "pieces": [{"id": "a"}]}', "r.json", "key is missing"),
+        (b'{"format": "lucid-swatch/rail", "version": 1, "pieces": [], "x": NaN}', "r.json", "NaN"),
+        (b'{"format": "lucid-swatch/look", "version": 1}', "r.json", "lucid-swatch/rail"),
+        (b"[" * 100_000, "r.json", "not JSON"),
+        (zipped(other_json="{}"), "r.zip", "no rail.json"),
+        (zipped(rail_json="{}"), "r.zip", "key is missing"),
+        (b"PK\x03\x04broken", "r.zip", "no whole zip"),
+        (b"", "r.json", "column id"),
+        (b"\x89PNG\r\n\x1a\n", "r.png", "UTF-8"),
+    ],
+)
+def test_what_is_malformed_is_refused_and_nothing_changes(sessions, folder, maren, content, file, what):
+    before = pieces_of(sessions, maren)
+    with pytest.raises(Refused, match=what), sessions.begin() as session:
+        take_rail_in(session, folder, maren, open_rail(content, file))
+    assert pieces_of(sessions, maren) == before
+
+
+def test_the_schools_of_the_file_are_told_apart_from_the_client(sessions, maren):
+    with sessions() as session:
+        assert json.loads(rail_json(session, maren))["conventions"]["neutrals"] == "broad"
+        assert not Clients(session).get(maren).conventions.strict_neutrals
