@@ -57,7 +57,7 @@ def test_ten_pieces_in_doubt_are_sorted_out_by_keys(opened):
     page.get_by_role("button", name="Take it in").click()
     expect(page.locator("[data-piece]")).to_have_count(11)
     expect(page.get_by_role("button", name="10 in doubt", exact=True)).to_be_visible()
-    page.get_by_role("heading", name="The rail").click()
+    page.get_by_role("heading", name="The rail", exact=True).click()
     page.keyboard.press("n")
     for left in range(9, -1, -1):
         page.keyboard.press("w" if left % 2 else "y")
@@ -77,7 +77,7 @@ def test_the_navy_that_matches_is_found(opened):
     page = opened
     rail_of(page, "Ilka Maren")
     page.keyboard.press("/")
-    page.keyboard.type("charcoal not trousers")
+    page.keyboard.type("charcoal coat not jacket")
     expect(page.get_by_text("1 found")).to_be_visible()
     page.get_by_role("button", name=re.compile("^Charcoal coat,")).focus()
     card = page.get_by_role("region", name="Charcoal coat")

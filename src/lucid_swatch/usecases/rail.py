@@ -83,7 +83,9 @@ def hang_photo(session: Session, photo_id: str, word: Word, at: datetime | None 
     if word.category is None:
         raise Refused("nobody has said what it is.", photo.name, "Choose coat, trousers, shoes or whatever it is.")
     piece = piece_from_reading(uuid4().hex, photo.reading, word.category)
-    hung = _with_word(HungPiece(piece, photo.client_id, at or datetime.now(UTC), photo_id), word)
+    hung = _with_word(
+        HungPiece(piece, photo.client_id, at or datetime.now(UTC), photo_id, {}, photo.reading_number), word
+    )
     with recorded(session, photo.client_id, f"hung {hung.piece.in_a_sentence}", at) as change:
         change.touches("piece", piece.id)
         change.touches("photo", photo_id)
