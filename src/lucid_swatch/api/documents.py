@@ -11,6 +11,7 @@ from lucid_swatch.core.garment.vocabulary import (
 )
 from lucid_swatch.core.look.look import Intent
 from lucid_swatch.formats.client import About
+from lucid_swatch.formats.kept_look import KeptLookDocument
 from lucid_swatch.formats.measurement import MeasurementDocument
 from lucid_swatch.formats.verdict import MeasuresDocument, MendDocument
 from lucid_swatch.store.records import KeptLook, PhotoRecord, PhotoState
@@ -246,6 +247,8 @@ class JudgeRequest(Request):
 
     pieces: list[str] = Field(min_length=1, max_length=30)
     intent: Intent | None = None
+    rain: bool = False
+    """Whether it rains on the day."""
 
 
 class StitchAnswer(Answer):
@@ -273,6 +276,51 @@ class BandAnswer(Answer):
     light: float
 
 
+class HeldBackAnswer(Answer):
+    """Something that keeps a look from more."""
+
+    measure: str
+    text: str
+    pieces: list[str]
+    costs: float
+    """Points of the whole."""
+    lost: bool
+    """Whether points were lost; otherwise nothing was gained yet."""
+
+
+class NoteAnswer(Answer):
+    """Something to think of, apart from the score."""
+
+    key: str
+    text: str
+    pieces: list[str]
+
+
+class DismissRequest(Request):
+    """A note that is waved away, or speaks again."""
+
+    key: str = Field(min_length=1, max_length=1000)
+    again: bool = False
+
+
+class MovedRuleAnswer(Answer):
+    """A rule whose points are multiplied."""
+
+    rule: str
+    says: str
+    times: float
+
+
+class TasteAnswer(Answer):
+    """What the stylist's own verdicts say of the rules."""
+
+    verdicts: int
+    agreed: int
+    would_agree: int
+    asked: list[MovedRuleAnswer]
+    kept: list[MovedRuleAnswer]
+
+
 class JudgedAnswer(Answer):
     """The verdict on a look and what every piece would do to it."""
 
@@ -285,6 +333,12 @@ class JudgedAnswer(Answer):
     stitches: list[StitchAnswer]
     band: BandAnswer | None
     """From the darkest to the lightest of skin, hair and eyes."""
+    held_back: list[HeldBackAnswer]
+    """Why it is not higher, what costs most first."""
+    notes: list[NoteAnswer]
+    """What there is to think of beside colour."""
+    weights: str
+    """The version of the weights that judged."""
 
 
 class LookRequest(Request):
@@ -293,6 +347,16 @@ class LookRequest(Request):
     name: str = Field(max_length=200)
     pieces: list[str] = Field(min_length=1, max_length=30)
     intent: Intent | None = None
+    kept: KeptLookDocument | None = None
+    """What is kept about it; left out, it stays."""
+
+
+class PastVerdictAnswer(Answer):
+    """What another version of the weights found."""
+
+    weights: str
+    overall: float
+    on: date
 
 
 class LookAnswer(Answer):
@@ -303,6 +367,8 @@ class LookAnswer(Answer):
     pieces: list[str]
     intent: Intent | None
     overall: float
+    kept: KeptLookDocument
+    verdicts: list[PastVerdictAnswer]
     created_at: datetime
 
 
@@ -375,5 +441,7 @@ def look_answer(look: KeptLook, overall: float) -> LookAnswer:
     """A kept look."""
     return LookAnswer(
         id=look.id, name=look.name, pieces=list(look.piece_ids), intent=look.intent, overall=overall,
+        kept=KeptLookDocument.model_validate(look.kept),
+        verdicts=[PastVerdictAnswer.model_validate(one) for one in look.verdicts],
         created_at=look.created_at,
     )  # fmt: skip

@@ -5,17 +5,23 @@ from fastapi import APIRouter
 from lucid_swatch.formats.verdict import measures_document, mend_document
 from lucid_swatch.store.looks import Looks
 from lucid_swatch.store.records import KeptLook
-from lucid_swatch.usecases.looks import change_look, judge_pieces, keep_look, overall_of
+from lucid_swatch.usecases.looks import change_look, dismiss, judge_pieces, keep_look, overall_of
+from lucid_swatch.usecases.tastes import put_taste_back, take_taste_on, taste
 
 from .context import UnitOfWork
 from .documents import (
     BandAnswer,
+    DismissRequest,
     EffectAnswer,
+    HeldBackAnswer,
     JudgedAnswer,
     JudgeRequest,
     LookAnswer,
     LookRequest,
+    MovedRuleAnswer,
+    NoteAnswer,
     StitchAnswer,
+    TasteAnswer,
     look_answer,
 )
 
@@ -25,13 +31,19 @@ router = APIRouter(tags=["looks"])
 @router.post("/clients/{client_id}/judge")
 def judge(session: UnitOfWork, client_id: str, asked: JudgeRequest) -> JudgedAnswer:
     """The verdict on some pieces, and what every other piece would do to it."""
-    judged = judge_pieces(session, client_id, tuple(asked.pieces), asked.intent)
+    judged = judge_pieces(session, client_id, tuple(asked.pieces), asked.intent, asked.rain)
     effects = {id: EffectAnswer(change=e.change, pieces=list(e.pieces)) for id, e in judged.effects.items()}
     stitches = [StitchAnswer(first=s.first, second=s.second, competes=s.competes, code=s.code) for s in judged.stitches]
     return JudgedAnswer(
         intent=judged.verdict.intent, overall=judged.verdict.overall, measures=measures_document(judged.verdict),
         mends=[mend_document(mend) for mend in judged.mends], effects=effects, stitches=stitches,
         band=None if judged.band is None else BandAnswer(dark=judged.band[0], light=judged.band[1]),
+        held_back=[
+            HeldBackAnswer(measure=h.measure, text=h.text, pieces=list(h.pieces), costs=h.costs, lost=h.lost)
+            for h in judged.held_back
+        ],
+        notes=[NoteAnswer(key=n.key, text=n.text, pieces=list(n.pieces)) for n in judged.notes],
+        weights=judged.verdict.weights,
     )  # fmt: skip
 
 
@@ -46,19 +58,50 @@ def list_looks(session: UnitOfWork, client_id: str) -> list[LookAnswer]:
 @router.post("/clients/{client_id}/looks", status_code=201)
 def keep(session: UnitOfWork, client_id: str, look: LookRequest) -> LookAnswer:
     """Keeps a look."""
-    return _answer(session, keep_look(session, client_id, look.name, tuple(look.pieces), look.intent))
+    return _answer(session, keep_look(session, client_id, look.name, tuple(look.pieces), look.intent, look.kept))
 
 
 @router.put("/looks/{look_id}")
 def write_look(session: UnitOfWork, look_id: str, look: LookRequest) -> LookAnswer:
     """Writes a kept look again."""
-    return _answer(session, change_look(session, look_id, look.name, tuple(look.pieces), look.intent))
+    return _answer(session, change_look(session, look_id, look.name, tuple(look.pieces), look.intent, look.kept))
 
 
 @router.delete("/looks/{look_id}", status_code=204)
 def let_go(session: UnitOfWork, look_id: str) -> None:
     """Lets a look go."""
     Looks(session).remove(look_id)
+
+
+@router.post("/clients/{client_id}/notes", status_code=204)
+def wave_away(session: UnitOfWork, client_id: str, asked: DismissRequest) -> None:
+    """Waves a note on a look away for this client, or lets it speak again."""
+    dismiss(session, client_id, asked.key, asked.again)
+
+
+@router.get("/taste")
+def get_taste(session: UnitOfWork) -> TasteAnswer:
+    """What the stylist's own verdicts say of the rules."""
+    found = taste(session)
+    asked, kept = (
+        [MovedRuleAnswer(rule=rule, times=times, says=says) for rule, times, says in some]
+        for some in (found.asked, found.kept)
+    )
+    return TasteAnswer(
+        verdicts=found.verdicts, agreed=found.agreed, would_agree=found.would_agree, asked=asked, kept=kept
+    )
+
+
+@router.post("/taste", status_code=204)
+def move_rules(session: UnitOfWork) -> None:
+    """Moves the rules as the verdicts ask."""
+    take_taste_on(session)
+
+
+@router.delete("/taste", status_code=204)
+def put_rules_back(session: UnitOfWork) -> None:
+    """Judges by the rules that ship again."""
+    put_taste_back(session)
 
 
 def _answer(session: UnitOfWork, look: KeptLook) -> LookAnswer:

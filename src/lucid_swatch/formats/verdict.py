@@ -66,6 +66,8 @@ class VerdictDocument(Document):
     overall: float
     measures: MeasuresDocument
     mends: list[MendDocument]
+    weights: str
+    """The version of the weights that made it."""
 
     @classmethod
     def from_core(cls, verdict: Verdict, mends: list[Mend]) -> "VerdictDocument":
@@ -73,6 +75,7 @@ class VerdictDocument(Document):
         return cls(
             id=verdict.id, intent=verdict.intent, overall=verdict.overall,
             measures=measures_document(verdict), mends=[mend_document(m) for m in mends],
+            weights=verdict.weights,
         )  # fmt: skip
 
 

@@ -6,12 +6,11 @@ from typing import Any
 import sqlalchemy as sa
 from sqlalchemy.orm import Session
 
-from lucid_swatch.core.garment.school import Leaning
 from lucid_swatch.core.look.look import Conventions
 from lucid_swatch.core.problems import NotThere
 
 from .faces import face_record
-from .leanings import studio_leanings
+from .leanings import studio_conventions
 from .records import ClientRecord
 from .tables import ClientRow
 
@@ -25,12 +24,12 @@ class Clients:
     def all(self) -> list[ClientRecord]:
         """Every client, by name, the archived ones last."""
         order = (ClientRow.archived_at.is_not(None), ClientRow.name)
-        leanings = studio_leanings(self.session)
-        return [_record(row, leanings) for row in self.session.scalars(sa.select(ClientRow).order_by(*order))]
+        own = studio_conventions(self.session)
+        return [_record(row, own) for row in self.session.scalars(sa.select(ClientRow).order_by(*order))]
 
     def get(self, id: str) -> ClientRecord:
         """One client. NotThere when there is none."""
-        return _record(self._row(id), studio_leanings(self.session))
+        return _record(self._row(id), studio_conventions(self.session))
 
     def add(self, client: ClientRecord) -> None:
         """Writes a new client."""
@@ -87,20 +86,21 @@ def _columns(client: ClientRecord) -> dict[str, object]:
     return {
         "name": client.name, "note": client.note, "consent_on": client.consent_on, "consent_for": client.consent_for,
         "consent_withdrawn_on": client.consent_withdrawn_on, "archived_at": client.archived_at,
-        "undertone": client.undertone, "conventions": _kept_conventions(client.conventions), "about": client.about,
+        "undertone": client.undertone,
+        "conventions": _kept_conventions(client.conventions), "about": client.about, "dismissed": list(client.dismissed),
         "created_at": client.created_at,
     }  # fmt: skip
 
 
 def _kept_conventions(conventions: Conventions) -> dict[str, object]:
-    """The schools of a client; the leanings belong to the whole studio and are kept there."""
-    return {name: value for name, value in asdict(conventions).items() if name != "leanings"}
+    """The schools of a client; leanings and tastes belong to the whole studio and are kept there."""
+    return {name: value for name, value in asdict(conventions).items() if name not in ("leanings", "tastes")}
 
 
-def _record(row: ClientRow, leanings: tuple[Leaning, ...]) -> ClientRecord:
+def _record(row: ClientRow, own: dict[str, Any]) -> ClientRecord:
     told = next((trial.reading for trial in reversed(row.trials) if trial.reading is not None), None)
     return ClientRecord(
         row.id, row.name, row.consent_on, row.created_at, row.note, row.consent_for, row.consent_withdrawn_on,
-        row.archived_at, row.undertone, Conventions(**row.conventions, leanings=leanings), row.about,
+        row.archived_at, row.undertone, Conventions(**row.conventions, **own), row.about, tuple(row.dismissed),
         tuple(face_record(face) for face in row.faces), told,
     )  # fmt: skip

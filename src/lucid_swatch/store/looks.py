@@ -52,11 +52,12 @@ class Looks:
 
 
 def _fill(row: LookRow, look: KeptLook) -> None:
-    row.name, row.intent = look.name, look.intent
+    row.name, row.intent, row.kept, row.verdicts = look.name, look.intent, look.kept, list(look.verdicts)
     row.pieces = [LookPieceRow(look_id=look.id, position=k, piece_id=id) for k, id in enumerate(look.piece_ids)]
 
 
 def _record(row: LookRow) -> KeptLook:
     return KeptLook(
-        row.id, row.client_id, row.name, tuple(p.piece_id for p in row.pieces), row.created_at, row.intent
+        row.id, row.client_id, row.name, tuple(p.piece_id for p in row.pieces), row.created_at, row.intent,
+        row.kept, tuple(row.verdicts),
     )  # fmt: skip

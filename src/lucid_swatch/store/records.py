@@ -104,6 +104,8 @@ class ClientRecord:
     conventions: Conventions = field(default_factory=Conventions)
     about: dict[str, Any] = field(default_factory=dict)
     """What they dress for, refuse and always wear: the document of formats.client."""
+    dismissed: tuple[str, ...] = ()
+    """Notes on looks that the stylist waved away."""
     faces: tuple[FaceRecord, ...] = ()
     trial: dict[str, Any] | None = None
     """What the newest trial with a verdict has told."""
@@ -207,3 +209,7 @@ class KeptLook:
     piece_ids: tuple[str, ...]
     created_at: datetime
     intent: Intent | None = None
+    kept: dict[str, Any] = field(default_factory=dict)
+    """What is kept about it: the document of formats.kept_look."""
+    verdicts: tuple[dict[str, Any], ...] = ()
+    """Version of the weights, the whole and the day, each time another version judged it."""

@@ -74,6 +74,8 @@ class ClientRow(Base):
     conventions: Mapped[dict[str, Any]]
     about: Mapped[dict[str, Any]] = mapped_column(default=dict)
     """What they dress for, refuse and always wear."""
+    dismissed: Mapped[list[Any]] = mapped_column(default=list)
+    """Notes on looks that the stylist waved away, by their keys."""
     created_at: Mapped[datetime]
     faces: Mapped[list["FaceRow"]] = relationship(order_by="FaceRow.created_at", lazy="selectin", viewonly=True)
     trials: Mapped[list["TrialRow"]] = relationship(order_by="TrialRow.created_at", lazy="selectin", viewonly=True)
@@ -237,6 +239,10 @@ class LookRow(Base):
     client_id: Mapped[str] = mapped_column(sa.ForeignKey("client.id", ondelete="CASCADE"), index=True)
     name: Mapped[str]
     intent: Mapped[Intent | None]
+    kept: Mapped[dict[str, Any]] = mapped_column(default=dict)
+    """Occasion, time of day, seasons, notes, ratings, and the look that it varies."""
+    verdicts: Mapped[list[Any]] = mapped_column(default=list)
+    """Version of the weights, the whole and the day, each time another version judged it."""
     created_at: Mapped[datetime]
     pieces: Mapped[list["LookPieceRow"]] = relationship(
         cascade="all, delete-orphan", order_by="LookPieceRow.position", lazy="selectin"

@@ -19,9 +19,9 @@ from lucid_swatch.core.look.outfits import Counter, Outfits
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.journal import Journal
 from lucid_swatch.store.pieces import Pieces
-from lucid_swatch.store.records import ClientRecord, HungPiece
+from lucid_swatch.store.records import ClientRecord
 
-from .looks import known_face
+from .looks import known_face, set_aside
 from .past import rail_before
 from .rail import OnRail, hanging, sorted_pieces
 
@@ -102,7 +102,7 @@ def _in_range(rail: list[OnRail]) -> float | None:
 def work(session: Session, client_id: str) -> Work:
     """How many good looks each piece of a rail is in, and which new piece would open most."""
     client = Clients(session).get(client_id)
-    hung = [one for one in Pieces(session).of_client(client_id) if not _set_aside(one)]
+    hung = [one for one in Pieces(session).of_client(client_id) if not set_aside(one)]
     pieces = [one.piece for one in hung]
     strangers = [
         _stranger(lab, name, category) for category in WANTED_AS
@@ -115,10 +115,6 @@ def work(session: Session, client_id: str) -> Work:
         if (looks := counter.opened(one)) > 0
     ]
     return Work(counter.outfits(), _varied(sorted(openings, key=lambda one: -one.looks)))
-
-
-def _set_aside(hung: HungPiece) -> bool:
-    return hung.kept.get("verdict") == "let go" or hung.kept.get("fits") is False
 
 
 def _wanted(client: ClientRecord, pieces: list[Piece], category: Category) -> tuple[np.ndarray, list[str]]:

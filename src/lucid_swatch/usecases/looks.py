@@ -2,6 +2,7 @@
 
 from dataclasses import dataclass, replace
 from datetime import UTC, datetime
+from functools import cache
 from uuid import uuid4
 
 import numpy as np
@@ -9,18 +10,24 @@ from sqlalchemy.orm import Session
 
 from lucid_swatch.core.client.colouring import Client
 from lucid_swatch.core.garment.piece import Piece
+from lucid_swatch.core.garment.sorting import sort_pieces
 from lucid_swatch.core.garment.vocabulary import Category
 from lucid_swatch.core.look.considered import Effect, consider
+from lucid_swatch.core.look.held_back import HeldBack, held_back
 from lucid_swatch.core.look.look import Intent, Look
 from lucid_swatch.core.look.mends import Mend
+from lucid_swatch.core.look.refusals import WillNotWear, why_refused
+from lucid_swatch.core.look.sense import Circumstances, Note, sense_notes
 from lucid_swatch.core.look.stitches import Stitch
 from lucid_swatch.core.look.verdict import Verdict, judge
+from lucid_swatch.core.look.weights import sentence_of, standard_weights
 from lucid_swatch.core.problems import NotThere, Refused
 from lucid_swatch.formats.client import About
+from lucid_swatch.formats.kept_look import KeptLookDocument
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.looks import Looks
 from lucid_swatch.store.pieces import Pieces
-from lucid_swatch.store.records import ClientRecord, KeptLook
+from lucid_swatch.store.records import ClientRecord, HungPiece, KeptLook
 
 
 @dataclass(frozen=True, slots=True)
@@ -34,29 +41,95 @@ class Judged:
     stitches: list[Stitch]
     band: tuple[float, float] | None
     """L* from the darkest to the lightest of the client's skin, hair and eyes."""
+    held_back: list[HeldBack]
+    notes: list[Note]
+    """What there is to think of beside colour; what was waved away is left out."""
 
 
-def judge_pieces(session: Session, client_id: str, piece_ids: tuple[str, ...], intent: Intent | None = None) -> Judged:
-    """The verdict on some pieces of a client's rail, and what every other piece would do to it.
+def judge_pieces(
+    session: Session, client_id: str, piece_ids: tuple[str, ...], intent: Intent | None = None, rain: bool = False
+) -> Judged:
+    """The verdict on some pieces of a client's rail, and what every other piece would do to it. rain: on the day.
 
     NotThere, naming it, when a piece is not on the rail; Refused without any."""
     client = Clients(session).get(client_id)
-    rail = {hung.piece.id: hung.piece for hung in Pieces(session).of_client(client_id)}
+    hung = Pieces(session).of_client(client_id)
+    rail = {one.piece.id: one.piece for one in hung}
     missing = next((id for id in piece_ids if id not in rail), None)
     if missing is not None:
         raise NotThere("this piece is not on the client's rail.", missing, "Load the page again.")
     if len(set(piece_ids)) < len(piece_ids):
         raise Refused("one piece is in the look twice.", "look", "Take one of them out.")
+    _check_faces(hung, piece_ids)
     always = _always_on(client, rail, piece_ids)
     taken = {*piece_ids, *(piece.id for piece in always)}
     face = known_face(client)
-    found = consider(
-        Look(
-            "look", tuple(rail[id] for id in piece_ids), face, client.conventions, intent,
-            tuple(piece for id, piece in rail.items() if id not in taken), always,
-        )
+    pieces = tuple(rail[id] for id in piece_ids)
+    refused = refused_pieces(client, list(rail.values()))
+    others = tuple(piece for id, piece in rail.items() if id not in taken)
+    barred = frozenset(refused) | {one.piece.id for one in hung if set_aside(one)}
+    found = consider(Look("look", pieces, face, client.conventions, intent, others, always, barred))
+    weights = standard_weights().moved(client.conventions.tastes)
+    day = Circumstances(rain, refused, irritants(client, hung))
+    notes = [note for note in sense_notes((*pieces, *always), day) if note.key not in client.dismissed]
+    return Judged(
+        found.verdict, found.mends, found.effects, found.stitches, band_of(face),
+        held_back(found.verdict, weights, intent, sentences()), notes,
     )  # fmt: skip
-    return Judged(found.verdict, found.mends, found.effects, found.stitches, band_of(face))
+
+
+def refused_pieces(client: ClientRecord, pieces: list[Piece]) -> dict[str, str]:
+    """Why the client will not wear some of the pieces, by id."""
+    said = About.model_validate(client.about).refuses
+    refusals = WillNotWear(
+        frozenset(said.lengths), said.sheer, frozenset(said.materials), frozenset(said.patterns), frozenset(said.metals),
+        tuple(colour.lower() for colour in said.colours),
+    )  # fmt: skip
+    sorts = sort_pieces(pieces, client.conventions.school)
+    found = {
+        piece.id: why_refused(piece, (sort.name, sort.family, piece.label), refusals)
+        for piece, sort in zip(pieces, sorts, strict=True)
+    }
+    return {id: why for id, why in found.items() if why is not None}
+
+
+def irritants(client: ClientRecord, hung: list[HungPiece]) -> dict[str, str]:
+    """The pieces whose label, care or note names something that irritates the client, by id."""
+    allergies = [one.lower() for one in About.model_validate(client.about).allergies if one.strip()]
+    found = {}
+    for one in hung:
+        told = f"{one.piece.label} {one.kept.get('care', '')} {one.kept.get('note', '')}".lower()
+        named = next((allergy for allergy in allergies if allergy in told), None)
+        if named is not None:
+            found[one.piece.id] = named
+    return found
+
+
+def set_aside(hung: HungPiece) -> bool:
+    """Whether a piece is to be let go, or does not fit."""
+    return hung.kept.get("verdict") == "let go" or hung.kept.get("fits") is False
+
+
+def dismiss(session: Session, client_id: str, key: str, again: bool = False) -> None:
+    """Waves a note on a look away for this client, or lets it speak again."""
+    client = Clients(session).get(client_id)
+    others = tuple(one for one in client.dismissed if one != key)
+    Clients(session).change(replace(client, dismissed=others if again else (*others, key)))
+
+
+def _check_faces(hung: list[HungPiece], piece_ids: tuple[str, ...]) -> None:
+    both = next((o for o in hung if o.piece.id in piece_ids and o.kept.get("other_face") in piece_ids), None)
+    if both is not None:
+        raise Refused("both faces of one reversible piece are in the look.", both.piece.called, "Take one of them out.")
+
+
+def look_of(session: Session, client: ClientRecord, kept: KeptLook) -> Look:
+    """A kept look as the core judges it."""
+    rail = {hung.piece.id: hung.piece for hung in Pieces(session).of_client(client.id)}
+    return Look(
+        kept.id, tuple(rail[id] for id in kept.piece_ids), known_face(client), client.conventions, kept.intent,
+        always=_always_on(client, rail, kept.piece_ids),
+    )  # fmt: skip
 
 
 def _always_on(client: ClientRecord, rail: dict[str, Piece], piece_ids: tuple[str, ...]) -> tuple[Piece, ...]:
@@ -83,44 +156,67 @@ def band_of(face: Client | None) -> tuple[float, float] | None:
 
 
 def keep_look(
-    session: Session, client_id: str, name: str, piece_ids: tuple[str, ...], intent: Intent | None = None
+    session: Session,
+    client_id: str,
+    name: str,
+    piece_ids: tuple[str, ...],
+    intent: Intent | None = None,
+    about: KeptLookDocument | None = None,
 ) -> KeptLook:
     """Keeps a look. Refused without a name; what is not on the rail is named."""
-    if not name.strip():
-        raise Refused("the look has no name.", "name", "Write what it is for, such as 'Tuesday rehearsal'.")
-    judge_pieces(session, client_id, piece_ids, intent)
-    look = KeptLook(uuid4().hex, client_id, name.strip(), piece_ids, datetime.now(UTC), intent)
-    Looks(session).add(look)
-    return look
+    kept = KeptLook(uuid4().hex, client_id, _named(name), piece_ids, datetime.now(UTC), intent)
+    kept = _with(session, kept, about)
+    Looks(session).add(kept)
+    return kept
 
 
-def change_look(session: Session, id: str, name: str, piece_ids: tuple[str, ...], intent: Intent | None) -> KeptLook:
+def change_look(
+    session: Session,
+    id: str,
+    name: str,
+    piece_ids: tuple[str, ...],
+    intent: Intent | None,
+    about: KeptLookDocument | None = None,
+) -> KeptLook:
     """Writes a kept look again."""
-    kept = Looks(session).get(id)
+    kept = replace(Looks(session).get(id), name=_named(name), piece_ids=piece_ids, intent=intent)
+    kept = _with(session, kept, about)
+    Looks(session).change(kept)
+    return kept
+
+
+def _named(name: str) -> str:
     if not name.strip():
         raise Refused("the look has no name.", "name", "Write what it is for, such as 'Tuesday rehearsal'.")
-    judge_pieces(session, kept.client_id, piece_ids, intent)
-    changed = replace(kept, name=name.strip(), piece_ids=piece_ids, intent=intent)
-    Looks(session).change(changed)
-    return changed
+    return name.strip()
+
+
+def _with(session: Session, kept: KeptLook, about: KeptLookDocument | None) -> KeptLook:
+    """A look with what is kept about it, and with the verdict that stood on the day under this version of the weights."""
+    verdict = judge_pieces(session, kept.client_id, kept.piece_ids, kept.intent).verdict
+    today = {"weights": verdict.weights, "overall": verdict.overall, "on": datetime.now(UTC).date().isoformat()}
+    earlier = tuple(one for one in kept.verdicts if one["weights"] != verdict.weights)
+    told = kept.kept if about is None else about.model_dump(mode="json", exclude_defaults=True)
+    if told.get("parent") is not None:
+        _check_parent(session, kept, told["parent"])
+    return replace(kept, kept=told, verdicts=(*earlier, today))
+
+
+def _check_parent(session: Session, kept: KeptLook, parent: str) -> None:
+    if parent == kept.id:
+        raise Refused("a look cannot be a variation of itself.", kept.name, "Keep it as another one.")
+    if Looks(session).get(parent).client_id != kept.client_id:
+        raise Refused("this look belongs to another client.", parent, "Load the page again.")
+
+
+@cache
+def sentences() -> dict[str, str]:
+    """What each rule is about, by name."""
+    return {name: sentence_of(name) for name in standard_weights().points}
 
 
 def overall_of(session: Session, client_id: str, looks: list[KeptLook]) -> dict[str, float]:
     """The whole of each kept look, by look id, all in one batch."""
     client = Clients(session).get(client_id)
-    rail = {hung.piece.id: hung.piece for hung in Pieces(session).of_client(client_id)}
-    face = known_face(client)
-    judged = judge(
-        [
-            Look(
-                k.id,
-                tuple(rail[id] for id in k.piece_ids),
-                face,
-                client.conventions,
-                k.intent,
-                always=_always_on(client, rail, k.piece_ids),
-            )
-            for k in looks
-        ]
-    )
+    judged = judge([look_of(session, client, kept) for kept in looks])
     return {verdict.id: verdict.overall for verdict in judged}

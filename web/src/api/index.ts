@@ -12,6 +12,9 @@ export type Measure = components['schemas']['MeasureDocument']
 export type Mend = components['schemas']['MendDocument']
 export type Stitch = components['schemas']['StitchAnswer']
 export type KeptLook = components['schemas']['LookAnswer']
+export type LookKept = Partial<components['schemas']['KeptLookDocument']>
+export type LookBody = components['schemas']['LookRequest']
+export type Taste = components['schemas']['TasteAnswer']
 export type Word = components['schemas']['WordRequest']
 /** What changes of what is kept about a piece; what is left out stays. */
 export type Kept = Partial<components['schemas']['Kept']>

@@ -1320,6 +1320,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/clients/{client_id}/notes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Wave Away
+         * @description Waves a note on a look away for this client, or lets it speak again.
+         */
+        post: operations["wave_away"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/taste": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Taste
+         * @description What the stylist's own verdicts say of the rules.
+         */
+        get: operations["get_taste"];
+        put?: never;
+        /**
+         * Move Rules
+         * @description Moves the rules as the verdicts ask.
+         */
+        post: operations["move_rules"];
+        /**
+         * Put Rules Back
+         * @description Judges by the rules that ship again.
+         */
+        delete: operations["put_rules_back"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/clients/{client_id}/rereading": {
         parameters: {
             query?: never;
@@ -1934,6 +1982,19 @@ export interface components {
          */
         DayVerdict: "keep" | "alter" | "mend" | "let go";
         /**
+         * DismissRequest
+         * @description A note that is waved away, or speaks again.
+         */
+        DismissRequest: {
+            /** Key */
+            key: string;
+            /**
+             * Again
+             * @default false
+             */
+            again: boolean;
+        };
+        /**
          * DrapeAnswer
          * @description A cloth that is held to the face.
          */
@@ -2193,6 +2254,28 @@ export interface components {
             colouring: components["schemas"]["ColouringAnswer"];
         };
         /**
+         * HeldBackAnswer
+         * @description Something that keeps a look from more.
+         */
+        HeldBackAnswer: {
+            /** Measure */
+            measure: string;
+            /** Text */
+            text: string;
+            /** Pieces */
+            pieces: string[];
+            /**
+             * Costs
+             * @description Points of the whole.
+             */
+            costs: number;
+            /**
+             * Lost
+             * @description Whether points were lost; otherwise nothing was gained yet.
+             */
+            lost: boolean;
+        };
+        /**
          * HeldRequest
          * @description The verdict on the pair that is held.
          */
@@ -2259,6 +2342,12 @@ export interface components {
             /** Pieces */
             pieces: string[];
             intent?: components["schemas"]["Intent"] | null;
+            /**
+             * Rain
+             * @description Whether it rains on the day.
+             * @default false
+             */
+            rain: boolean;
         };
         /**
          * JudgedAnswer
@@ -2282,6 +2371,21 @@ export interface components {
             stitches: components["schemas"]["StitchAnswer"][];
             /** @description From the darkest to the lightest of skin, hair and eyes. */
             band: components["schemas"]["BandAnswer"] | null;
+            /**
+             * Held Back
+             * @description Why it is not higher, what costs most first.
+             */
+            held_back: components["schemas"]["HeldBackAnswer"][];
+            /**
+             * Notes
+             * @description What there is to think of beside colour.
+             */
+            notes: components["schemas"]["NoteAnswer"][];
+            /**
+             * Weights
+             * @description The version of the weights that judged.
+             */
+            weights: string;
         };
         /**
          * Kept
@@ -2339,6 +2443,39 @@ export interface components {
              * @description The piece that is the other face of this reversible one.
              */
             other_face?: string | null;
+        };
+        /**
+         * KeptLookDocument
+         * @description What a look is for, and how it was found.
+         */
+        KeptLookDocument: {
+            /**
+             * Occasion
+             * @default
+             */
+            occasion: string;
+            /**
+             * Time
+             * @default
+             * @enum {string}
+             */
+            time: "" | "day" | "evening";
+            /** Seasons */
+            seasons?: components["schemas"]["Season"][];
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /** Stylist Rating */
+            stylist_rating?: number | null;
+            /** Client Rating */
+            client_rating?: number | null;
+            /**
+             * Parent
+             * @description The look that this one varies.
+             */
+            parent?: string | null;
         };
         /**
          * Kin
@@ -2436,6 +2573,9 @@ export interface components {
             intent: components["schemas"]["Intent"] | null;
             /** Overall */
             overall: number;
+            kept: components["schemas"]["KeptLookDocument"];
+            /** Verdicts */
+            verdicts: components["schemas"]["PastVerdictAnswer"][];
             /**
              * Created At
              * Format: date-time
@@ -2452,6 +2592,8 @@ export interface components {
             /** Pieces */
             pieces: string[];
             intent?: components["schemas"]["Intent"] | null;
+            /** @description What is kept about it; left out, it stays. */
+            kept?: components["schemas"]["KeptLookDocument"] | null;
         };
         /**
          * MeasureDocument
@@ -2630,6 +2772,18 @@ export interface components {
             then: components["schemas"]["Bin"];
         };
         /**
+         * MovedRuleAnswer
+         * @description A rule whose points are multiplied.
+         */
+        MovedRuleAnswer: {
+            /** Rule */
+            rule: string;
+            /** Says */
+            says: string;
+            /** Times */
+            times: number;
+        };
+        /**
          * NeighbourAnswer
          * @description A piece beside another one, with how far apart their main colours are.
          */
@@ -2689,6 +2843,18 @@ export interface components {
              * @default
              */
             consent_for: string;
+        };
+        /**
+         * NoteAnswer
+         * @description Something to think of, apart from the score.
+         */
+        NoteAnswer: {
+            /** Key */
+            key: string;
+            /** Text */
+            text: string;
+            /** Pieces */
+            pieces: string[];
         };
         /**
          * OpeningAnswer
@@ -2803,6 +2969,21 @@ export interface components {
             hex: string;
             /** Picture */
             picture: string | null;
+        };
+        /**
+         * PastVerdictAnswer
+         * @description What another version of the weights found.
+         */
+        PastVerdictAnswer: {
+            /** Weights */
+            weights: string;
+            /** Overall */
+            overall: number;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
         };
         /**
          * PatchAnswer
@@ -3431,6 +3612,22 @@ export interface components {
             name: string;
             photo: components["schemas"]["PhotoAnswer"] | null;
             problem: components["schemas"]["ProblemDocument"] | null;
+        };
+        /**
+         * TasteAnswer
+         * @description What the stylist's own verdicts say of the rules.
+         */
+        TasteAnswer: {
+            /** Verdicts */
+            verdicts: number;
+            /** Agreed */
+            agreed: number;
+            /** Would Agree */
+            would_agree: number;
+            /** Asked */
+            asked: components["schemas"]["MovedRuleAnswer"][];
+            /** Kept */
+            kept: components["schemas"]["MovedRuleAnswer"][];
         };
         /**
          * TrialAnswer
@@ -7452,6 +7649,194 @@ export interface operations {
             path: {
                 look_id: string;
             };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    wave_away: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DismissRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    get_taste: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TasteAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    move_rules: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    put_rules_back: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
             cookie?: never;
         };
         requestBody?: never;

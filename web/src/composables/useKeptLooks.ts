@@ -1,5 +1,5 @@
 import { ref, watch, type Ref } from 'vue'
-import { answered, api, type KeptLook } from '@/api'
+import { answered, api, type KeptLook, type LookBody, type LookKept } from '@/api'
 import { useTried } from './useTried'
 import type { Draft } from './useLookDraft'
 
@@ -12,9 +12,9 @@ export function useKeptLooks(clientId: Ref<string>) {
     tried(async () => {
       looks.value = await answered(api.GET('/api/clients/{client_id}/looks', { params: { path: { client_id: clientId.value } } }))
     })
-  const keep = (draft: Draft) =>
+  const keep = (draft: Draft, about?: LookKept) =>
     tried(async () => {
-      const body = { name: draft.name, pieces: draft.pieces, intent: draft.intent }
+      const body = { name: draft.name, pieces: draft.pieces, intent: draft.intent, ...(about ? { kept: about } : {}) } as LookBody
       const kept = draft.keptAs
         ? await answered(api.PUT('/api/looks/{look_id}', { params: { path: { look_id: draft.keptAs } }, body }))
         : await answered(api.POST('/api/clients/{client_id}/looks', { params: { path: { client_id: clientId.value } }, body }))

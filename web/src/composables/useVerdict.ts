@@ -2,7 +2,7 @@ import { ref, watch, type Ref } from 'vue'
 import { answered, api, asProblem, type Intent, type Judged, type Problem } from '@/api'
 
 /** The verdict on the pieces worn; a late answer to an older look is dropped. */
-export function useVerdict(clientId: Ref<string>, worn: Ref<string[]>, intent: Ref<Intent | null>) {
+export function useVerdict(clientId: Ref<string>, worn: Ref<string[]>, intent: Ref<Intent | null>, rain: Ref<boolean>) {
   const judged = ref<Judged | null>(null)
   const problem = ref<Problem | null>(null)
   let asked = 0
@@ -17,7 +17,7 @@ export function useVerdict(clientId: Ref<string>, worn: Ref<string[]>, intent: R
       const found = await answered(
         api.POST('/api/clients/{client_id}/judge', {
           params: { path: { client_id: clientId.value } },
-          body: { pieces: worn.value, intent: intent.value },
+          body: { pieces: worn.value, intent: intent.value, rain: rain.value },
         }),
       )
       if (mine === asked) {
@@ -28,6 +28,16 @@ export function useVerdict(clientId: Ref<string>, worn: Ref<string[]>, intent: R
       if (mine === asked) problem.value = asProblem(error)
     }
   }
-  watch([clientId, worn, intent], judge, { immediate: true })
-  return { judged, problem }
+  watch([clientId, worn, intent, rain], judge, { immediate: true })
+
+  /** Waves a note away for this client. */
+  async function dismiss(key: string) {
+    try {
+      await answered(api.POST('/api/clients/{client_id}/notes', { params: { path: { client_id: clientId.value } }, body: { key, again: false } }))
+      await judge()
+    } catch (error) {
+      problem.value = asProblem(error)
+    }
+  }
+  return { judged, problem, dismiss }
 }

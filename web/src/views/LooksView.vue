@@ -1,14 +1,16 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import type { Intent, KeptLook, Mend, Piece } from '@/api'
+import type { Intent, KeptLook, LookKept, Mend, Piece } from '@/api'
 import KeysHelp from '@/components/base/KeysHelp.vue'
 import ProblemNote from '@/components/base/ProblemNote.vue'
+import AboutLook from '@/components/look/AboutLook.vue'
 import GoesHere from '@/components/look/GoesHere.vue'
 import KeepLook from '@/components/look/KeepLook.vue'
 import KeptLooks from '@/components/look/KeptLooks.vue'
 import LookFigure from '@/components/look/LookFigure.vue'
 import MeasureTapes from '@/components/look/MeasureTapes.vue'
+import SenseNotes from '@/components/look/SenseNotes.vue'
 import { useClient } from '@/composables/useClient'
 import { useKeptLooks } from '@/composables/useKeptLooks'
 import { useKeys } from '@/composables/useKeys'
@@ -30,7 +32,8 @@ const { draft, canUndo, change, undo, redo, keepOnly } = useLookDraft(id)
 const { looks, problem: keepProblem, keep, letGo } = useKeptLooks(id)
 const onRail = computed(() => draft.value.pieces.filter((one) => rail.value.some((p) => p.id === one)))
 const intent = computed(() => draft.value.intent)
-const { judged, problem: judgeProblem } = useVerdict(id, onRail, intent)
+const rain = ref(false)
+const { judged, problem: judgeProblem, dismiss } = useVerdict(id, onRail, intent, rain)
 /** What is always on joins every look that has begun. */
 const always = computed(() => (onRail.value.length ? (client.value?.about.always_on ?? []).filter((one) => !onRail.value.includes(one)) : []))
 const choosable = computed(() => rail.value.filter((one) => !always.value.includes(one.id)))
@@ -64,12 +67,19 @@ function mend(one: Mend) {
 const firstMend = () => judged.value?.mends[0] && mend(judged.value.mends[0])
 const open = (look: KeptLook) => change({ pieces: look.pieces, intent: look.intent, name: look.name, keptAs: look.id })
 const afresh = () => change({ pieces: [], intent: null, name: '', keptAs: null })
+const openLook = computed(() => looks.value.find((look) => look.id === draft.value.keptAs) ?? null)
+/** Another one is a variation of the look that is open. */
 async function keepAs(name: string, another = false) {
-  const kept = await keep({ ...draft.value, pieces: onRail.value, name, keptAs: another ? null : draft.value.keptAs })
+  const parent = another && openLook.value ? { parent: openLook.value.kept.parent ?? openLook.value.id } : undefined
+  const kept = await keep({ ...draft.value, pieces: onRail.value, name, keptAs: another ? null : draft.value.keptAs }, parent)
   if (kept) {
     change({ name: kept.name, keptAs: kept.id })
     said.value = `Kept as ${kept.name}.`
   }
+}
+async function about(kept: LookKept) {
+  const look = openLook.value
+  if (look) await keep({ name: look.name, pieces: look.pieces, intent: look.intent, keptAs: look.id }, kept)
 }
 useKeys(() => ({
   space: () => (squint.value = !squint.value),
@@ -116,6 +126,8 @@ const KEYS: [string, string][] = [
         <button v-for="one in INTENTS" :key="one" class="word" type="button" :aria-pressed="intent === one" @click="change({ intent: one })">{{ one }}</button>
       </p>
       <MeasureTapes v-if="judged" :judged="judged" @point="pointed = $event" />
+      <SenseNotes v-if="judged" :notes="judged.notes" :rain="rain" @rain="rain = $event" @dismiss="dismiss" @point="pointed = $event" />
+      <AboutLook v-if="openLook" :look="openLook" :looks="looks" @kept="about" @open="open" />
       <KeptLooks :looks="looks" :rail="rail" :open="draft.keptAs" @open="open" @let-go="letGo" />
       <div class="keeping">
         <KeepLook :name="draft.name" :kept="!!draft.keptAs" :empty="!onRail.length" @keep="keepAs($event)" @another="keepAs($event, true)" />

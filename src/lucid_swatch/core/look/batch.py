@@ -1,6 +1,6 @@
 """Many looks as arrays: which pieces, how much of each is seen, and what is known of them."""
 
-from dataclasses import dataclass, fields
+from dataclasses import dataclass, field, fields
 from typing import Any
 
 import numpy as np
@@ -12,6 +12,7 @@ from ..garment.vocabulary import Category
 from .body import Zone
 from .look import Conventions, Intent, Look, in_order
 from .table import CATEGORIES, ZONE_ORDER, PieceTable, build_table
+from .weights import Weights, standard_weights
 
 INTENTS: tuple[Intent | None, ...] = (None, *Intent)
 
@@ -33,6 +34,8 @@ class LookBatch:
     colouring: dict[str, FloatArray]
     """(n,) each, by the field names of Colouring; nan where unknown."""
     has_client: BoolArray
+    weights: Weights = field(default_factory=standard_weights)
+    """What the rules are worth."""
 
     def of(self, values: Any, empty: Any = 0) -> Any:
         """A feature of the table for every place: (n, m), `empty` where there is no piece."""
@@ -68,7 +71,7 @@ class LookBatch:
 
 
 def make_batch(looks: list[Look]) -> LookBatch:
-    """The arrays of some looks, which must follow one school of neutrals."""
+    """The arrays of some looks, which must follow one school of neutrals and one taste."""
     order: dict[int, int] = {}
     pieces: list[Piece] = []
     for piece in (p for look in looks for p in look.worn):
@@ -89,6 +92,7 @@ def make_batch(looks: list[Look]) -> LookBatch:
         [look.conventions for look in looks],
         [look.intent for look in looks],
         [read[id(look.client)] for look in looks],
+        standard_weights().moved(looks[0].conventions.tastes),
     )
 
 
@@ -98,6 +102,7 @@ def batch_of(
     conventions: list[Conventions],
     intents: list[Intent | None],
     colourings: list[Colouring | None],
+    weights: Weights | None = None,
 ) -> LookBatch:
     """Looks given as rows of a table. index: (n, m). The lists hold one entry a look, or one for all."""
     count = len(index)
@@ -107,19 +112,21 @@ def batch_of(
         return array if len(array) == count else np.repeat(array, count)
 
     schools = {
-        f.name: spread([getattr(c, f.name) for c in conventions]) for f in fields(Conventions) if f.name != "leanings"
+        f.name: spread([getattr(c, f.name) for c in conventions])
+        for f in fields(Conventions)
+        if f.name not in ("leanings", "tastes")
     }
     unknown = Colouring(0.0, 0.0, float("nan"), float("nan"), float("nan"))
     colouring = {f.name: spread([getattr(c or unknown, f.name) for c in colourings]) for f in fields(Colouring)}
     present = index >= 0
     bare = LookBatch(
         table, index, present, present.astype(float), schools, spread([INTENTS.index(i) for i in intents]),
-        colouring, spread([c is not None for c in colourings]),
+        colouring, spread([c is not None for c in colourings]), weights or standard_weights(),
     )  # fmt: skip
     area = _seen_area(bare)
     return LookBatch(
         table, index, present, area / np.maximum(area.sum(axis=1, keepdims=True), 1e-9), schools, bare.intent,
-        colouring, bare.has_client,
+        colouring, bare.has_client, bare.weights,
     )  # fmt: skip
 
 

@@ -8,12 +8,12 @@ from .body import Zone
 from .contrast import client_band, look_contrast
 from .points import Measured, Points
 
-START = 60.0
-
 
 def measure_colouring(batch: LookBatch) -> Measured:
     """Points for every look of a batch; only those with a client are to be used."""
-    return Measured(START, (_temperature(batch), _clarity(batch), _contrast(batch), _unsure(batch)))
+    return Measured(
+        batch.weights.starts["colouring"], (_temperature(batch), _clarity(batch), _contrast(batch), _unsure(batch))
+    )
 
 
 def _near(batch: LookBatch) -> FloatArray:
@@ -31,7 +31,11 @@ def _temperature(batch: LookBatch) -> Points:
     # a white or a black sits with every skin; a cool skin minds warm cloth and the other way round
     warmth = batch.of(batch.table.temperature)
     agreement = warmth * skin[:, None]
-    values = 26.0 * (near * np.where(agreement < 0, 1.25, 1.0) * agreement).sum(axis=1) / 0.8
+    values = (
+        batch.weights.points["near-face-temperature"]
+        * (near * np.where(agreement < 0, 1.25, 1.0) * agreement).sum(axis=1)
+        / 0.8
+    )
     values = values * batch.colouring["undertone_trust"]
     felt = np.where((values >= 0)[:, None], agreement, -agreement) * near
     places = felt > 0.3 * np.maximum(felt.max(axis=1, keepdims=True), 1e-9)
@@ -55,7 +59,9 @@ def _clarity(batch: LookBatch) -> Points:
     seen = (coloured * level).sum(axis=1) / np.maximum(coloured.sum(axis=1), 1e-9)
     off = np.abs(seen - np.nan_to_num(own, nan=0.5))
     amount = np.clip(coloured.sum(axis=1) / 0.4, 0, 1)
-    values = np.where(np.isnan(own), 0.0, amount * np.clip(6.0 - 18.0 * off, -8, 6))
+    values = np.where(
+        np.isnan(own), 0.0, amount * batch.weights.points["near-face-clarity"] * np.clip(1 - 3.0 * off, -4 / 3, 1)
+    )
     places = coloured > 0.1
     return Points(
         "near-face-clarity", values, places,
@@ -67,7 +73,11 @@ def _contrast(batch: LookBatch) -> Points:
     own = client_band(batch.colouring["contrast"])
     seen = look_contrast(batch)
     off = np.abs(seen - np.nan_to_num(own, nan=0.0))
-    values = np.where(np.isnan(own), 0.0, np.clip(6.0 - 0.25 * np.maximum(off - 8, 0), -6, 6))
+    values = np.where(
+        np.isnan(own),
+        0.0,
+        batch.weights.points["contrast-of-the-face"] * np.clip(1 - np.maximum(off - 8, 0) / 24, -1, 1),
+    )
     return Points(
         "contrast-of-the-face", values, batch.present,
         lambda i: f"a contrast of {seen[i]:.0f} L* beside the client's own {own[i]:.0f}",
@@ -76,7 +86,7 @@ def _contrast(batch: LookBatch) -> Points:
 
 def _unsure(batch: LookBatch) -> Points:
     trust = batch.colouring["undertone_trust"]
-    values = np.where(batch.has_client, -2.0 * (1 - trust), 0.0)
+    values = np.where(batch.has_client, -batch.weights.points["undertone-unsure"] * (1 - trust), 0.0)
     return Points(
         "undertone-unsure", values, np.zeros_like(batch.present),
         lambda i: f"the undertone is {100 * trust[i]:.0f} % trusted, so warm and cool count for less",

@@ -6,12 +6,9 @@ from ..colour.arrays import BoolArray, FloatArray
 from .batch import INTENTS, LookBatch
 from .look import Intent
 from .points import Measured, Points
+from .weights import threshold
 
-START = 60.0
-REACH = 32.0
-"""Points between the worst and the best fit."""
-BAND = 12.0
-"""L* either side of the client's own contrast that is as good as exact."""
+BAND = threshold("contrast-band")
 
 
 def look_contrast(batch: LookBatch) -> FloatArray:
@@ -47,8 +44,8 @@ def measure_contrast(batch: LookBatch) -> Measured:
     width = np.where(meant, 16.0, np.where(tonal, np.maximum(width, 22.0), width))
     target = np.where(tonal & ~against_client, 28.0, target)
     off = np.maximum(np.abs(seen - target) - width, 0)
-    values = REACH * (1 - off / 22.0)
-    values = np.maximum(values, -58.0)
+    start = batch.weights.starts["contrast"]
+    values = np.maximum(batch.weights.points["contrast-fits"] * (1 - off / 22.0), 2.0 - start)
 
     def text(i: int) -> str:
         whose = "the client's own" if against_client[i] else "what the look is going for:"
@@ -64,7 +61,7 @@ def measure_contrast(batch: LookBatch) -> Measured:
             f"{max(target[i] - width[i], 0):.0f} to {target[i] + width[i]:.0f}"
         )
 
-    return Measured(START, (Points("contrast-fits", values, ends, text),))
+    return Measured(start, (Points("contrast-fits", values, ends, text),))
 
 
 def _ends(batch: LookBatch) -> BoolArray:

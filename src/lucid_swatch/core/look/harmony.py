@@ -9,18 +9,15 @@ from .batch import LookBatch
 from .body import Zone
 from .points import Measured, Points
 from .table import METALS, PATTERNS
+from .weights import threshold
 
-START = 62.0
-STRONG = 26.0
-"""C* from which a colour that is no neutral speaks up."""
-PRINT_MATCH = 8.0
-"""CIEDE2000 at which an accent still belongs to the print it repeats."""
+STRONG, PRINT_MATCH = threshold("strong-chroma"), threshold("print-match")
 
 
 def measure_harmony(batch: LookBatch) -> Measured:
     """Points for every look of a batch."""
     return Measured(
-        START,
+        batch.weights.starts["harmony"],
         (
             _base(batch), *_temperature(batch), _metal_side(batch), _one_metal(batch), _stark(batch),
             _pale_accessories(batch), *_pop(batch), _competing(batch), _held(batch), _clarity(batch),
@@ -41,7 +38,9 @@ def _base(batch: LookBatch) -> Points:
     pair = batch.between(batch.table.pair_harmony)
     weight = batch.area[:, :, None] * batch.area[:, None, :] * (batch.between(np.ones_like(batch.table.nearest)))
     mean = (pair * weight).sum(axis=(1, 2)) / np.maximum(weight.sum(axis=(1, 2)), 1e-9)
-    values = np.where(weight.sum(axis=(1, 2)) > 0, np.clip(9.0 * (mean - 0.45), -9, 9), 0.0)
+    values = np.where(
+        weight.sum(axis=(1, 2)) > 0, batch.weights.points["colours-together"] * np.clip(mean - 0.45, -1, 1), 0.0
+    )
     return Points(
         "colours-together", values, batch.present,
         lambda i: f"side by side the colours predict a harmony of {mean[i]:.2f}, where 0.45 is usual",
@@ -71,12 +70,12 @@ def _temperature(batch: LookBatch) -> tuple[Points, Points]:
     hard_warm, hard_cool = _opposed(batch)
     crossing = 2 * np.minimum(hard_warm.sum(axis=1), hard_cool.sum(axis=1)) / np.maximum(total, 0.08)
     separator = np.clip(separators(batch) / 0.10, 0, 1)
-    crossed = -24.0 * np.clip(crossing, 0, 1) ** 0.7 * (1 - 0.6 * separator)
+    crossed = -batch.weights.points["temperature-crosses"] * np.clip(crossing, 0, 1) ** 0.7 * (1 - 0.6 * separator)
     warmer = (total_warm >= total_cool)[:, None]
     sided = (np.maximum(warm, cool) > 0.03) & batch.present
     agreeing = sided & np.where(warmer, warm >= cool, cool > warm)
     several = np.clip(agreeing.sum(axis=1) - 1, 0, 3) / 3
-    agreed = 9.0 * several**0.5 * np.clip(1 - 1.6 * crossing, 0, 1)
+    agreed = batch.weights.points["temperature-agrees"] * several**0.5 * np.clip(1 - 1.6 * crossing, 0, 1)
     strays = sided & ~agreeing
 
     def agree_text(i: int) -> str:
@@ -110,7 +109,7 @@ def _metal_side(batch: LookBatch) -> Points:
     yellow = metal == METALS.index(Metal.GOLD)
     white = metal == METALS.index(Metal.SILVER)
     lean = (yellow.sum(axis=1) - white.sum(axis=1)) / np.maximum((yellow | white).sum(axis=1), 1)
-    values = 6.0 * side * lean
+    values = batch.weights.points["metal-with-temperature"] * side * lean
     words = {1: "yellow metal", -1: "white metal"}
     return Points(
         "metal-with-temperature", values, yellow | white,
@@ -124,8 +123,9 @@ def _one_metal(batch: LookBatch) -> Points:
     shown = metal > 0
     kinds = np.stack([(metal == k).any(axis=1) for k in range(1, len(METALS) - 1)], axis=1).sum(axis=1)
     several = shown.sum(axis=1) > 1
-    match = np.where(kinds > 1, -8.0, np.where(several, 4.0, 0.0))
-    mix = np.where(kinds > 1, 2.0, 0.0)
+    w = batch.weights.points
+    match = np.where(kinds > 1, -w["metals-mixed"], np.where(several, w["one-metal"], 0.0))
+    mix = np.where(kinds > 1, w["metals-mixed-on-purpose"], 0.0)
     values = np.where(batch.schools["mix_metals"], mix, match)
     return Points(
         "one-metal", values, shown,
@@ -134,7 +134,7 @@ def _one_metal(batch: LookBatch) -> Points:
 
 
 def _stark(batch: LookBatch) -> Points:
-    table = batch.table
+    table, w = batch.table, batch.weights.points
     weight = batch.area
     black = batch.of(table.black * ~table.print)
     rest = np.maximum((weight * (1 - black)).sum(axis=1), 1e-9)
@@ -145,7 +145,7 @@ def _stark(batch: LookBatch) -> Points:
     accent = np.clip((0.35 - amount) / 0.15, 0, 1) * (amount > 0)
     held_black = batch.of(table.black * table.print) > 0.1
     echoed = (hard | held_black).sum(axis=1) > 1
-    values = soft * accent * np.where(echoed, 3.0, -11.0)
+    values = soft * accent * np.where(echoed, w["stark-black-echoed"], -w["stark-black"])
 
     def text(i: int) -> str:
         what = batch.called(i, hard[i])
@@ -157,7 +157,7 @@ def _stark(batch: LookBatch) -> Points:
 
 
 def _pale_accessories(batch: LookBatch) -> Points:
-    table = batch.table
+    table, w = batch.table, batch.weights.points
     clothes = ~batch.of(table.accessory, True)
     weight = batch.area * clothes
     lightness = batch.of(table.mean_lightness)
@@ -167,8 +167,10 @@ def _pale_accessories(batch: LookBatch) -> Points:
     deepest = gap.max(axis=1)
     light = np.clip((pale - 66) / 14, 0, 1) * (weight.sum(axis=1) > 0)
     dark = gap > 12
-    values = -7.0 * light * deepest / 45 * np.where(dark.sum(axis=1) > 1, 0.4, 1.0)
-    values = values + np.where((dark.sum(axis=1) == 0) & (heavy & batch.present).any(axis=1), 3.0 * light, 0)
+    values = -w["dark-accessories"] * light * deepest / 45 * np.where(dark.sum(axis=1) > 1, 0.4, 1.0)
+    values = values + np.where(
+        (dark.sum(axis=1) == 0) & (heavy & batch.present).any(axis=1), w["pale-accessories"] * light, 0
+    )
     return Points(
         "pale-accessories", values, np.where((values < 0)[:, None], dark, heavy),
         lambda i: f"{batch.called(i, dark[i])}: {deepest[i] + 28:.0f} L* below a pale look of L* {pale[i]:.0f}"
@@ -194,8 +196,8 @@ def _pop(batch: LookBatch) -> tuple[Points, Points]:
     widest = apart.max(axis=(1, 2))
     quarrel = np.clip((widest - 25) / 25, 0, 1)
     size = np.clip(vivid.max(axis=1) / 45, 0, 1)
-    one = 9.0 * calm * size * (1 - quarrel) * small.any(axis=1)
-    two = -10.0 * quarrel * np.clip(calm + 0.4, 0, 1) * size
+    one = batch.weights.points["pop"] * calm * size * (1 - quarrel) * small.any(axis=1)
+    two = -batch.weights.points["two-pops"] * quarrel * np.clip(calm + 0.4, 0, 1) * size
 
     def pop_text(i: int) -> str:
         return f"{batch.called(i, small[i])}: one strong colour, C* {vivid[i].max():.0f}, in a quiet look"
@@ -220,16 +222,18 @@ def _competing(batch: LookBatch) -> Points:
     opposed = np.clip((apart - 40) / 50, 0, 1)
     worst = (equal * opposed).max(axis=(1, 2))
     return Points(
-        "competing-equals", -9.0 * worst, strong,
+        "competing-equals", -batch.weights.points["competing-equals"] * worst, strong,
         lambda i: f"{batch.called(i, strong[i])}: strong colours in near equal amounts, neither leads",
     )  # fmt: skip
 
 
 def _held(batch: LookBatch) -> Points:
-    strong = strong_places(batch)
+    strong, w = strong_places(batch), batch.weights.points
     several = np.clip((strong * np.clip(batch.area / 0.06, 0, 1)).sum(axis=1) - 1, 0, 1)
     quiet = (batch.area * np.clip(1 - batch.of(batch.table.strong) / 24, 0, 1)).sum(axis=1)
-    values = several * np.where(quiet >= 0.18, 5.0 * np.clip(quiet / 0.35, 0, 1), -9.0 * (1 - quiet / 0.18))
+    values = several * np.where(
+        quiet >= 0.18, w["strong-held-by-quiet"] * np.clip(quiet / 0.35, 0, 1), -w["strong-unheld"] * (1 - quiet / 0.18)
+    )
     return Points(
         "strong-held-by-quiet", values, strong,
         lambda i: f"{batch.called(i, strong[i])}: held by {100 * quiet[i]:.0f} % quiet cloth"
@@ -247,9 +251,9 @@ def _clarity(batch: LookBatch) -> Points:
     weight = emphasis(batch)
     dusty_share, clear_share = (weight * dusty).sum(axis=1), (weight * clear).sum(axis=1)
     both = np.minimum(dusty_share, clear_share)
-    values = -9.0 * np.clip(both / 0.15, 0, 1)
+    values = -batch.weights.points["clarity-crosses"] * np.clip(both / 0.15, 0, 1)
     several = (dusty.sum(axis=1) > 1) & ~clear.any(axis=1)
-    values = np.where(several, 4.0, values)
+    values = np.where(several, batch.weights.points["clarity-agrees"], values)
     return Points(
         "clarity-agrees", values, dusty | clear,
         lambda i: f"dusty colours keep company: {batch.called(i, dusty[i])}" if values[i] > 0
@@ -258,7 +262,7 @@ def _clarity(batch: LookBatch) -> Points:
 
 
 def _echo(batch: LookBatch) -> Points:
-    table = batch.table
+    table, w = batch.table, batch.weights.points
     answer = batch.between(table.answer)
     best = np.maximum(answer, answer.transpose(0, 2, 1)).max(axis=2)
     metal = batch.of(table.metal)
@@ -271,7 +275,7 @@ def _echo(batch: LookBatch) -> Points:
     # a colour that is no neutral and that nothing answers is a stray, unless it is the one pop of a quiet look
     odd = (batch.of(table.neutral) < 0.5) & ~batch.of(table.metallic, False) & (batch.of(table.area) >= 1)
     lone = odd & accessory & (best < 0.25)
-    values = 9.0 * answered - 3.5 * np.maximum(lone.sum(axis=1) - 0.5, 0)
+    values = w["echo"] * answered - w["stray"] * np.maximum(lone.sum(axis=1) - 0.5, 0)
     repeated = accessory & (best > 0) & (best >= 0.6 * np.where(accessory, best, 0).max(axis=1, keepdims=True))
     return Points(
         "echo", values, np.where((values >= 0)[:, None], repeated, lone),
@@ -286,10 +290,14 @@ def _print_accent(batch: LookBatch) -> Points:
     difference = np.where(prints[:, :, None] & plain[:, None, :], batch.between(table.nearest, 99.0), 99.0)
     nearest = difference.min(axis=1)
     belongs = np.exp(-0.5 * (nearest / PRINT_MATCH) ** 2)
+    w = batch.weights.points
+    full = w["accent-from-the-print"] + w["accent-against-the-print"]
     coloured = np.clip(batch.of(table.chroma) / 14, 0, 1) * (batch.of(table.area) >= 0.4) * plain
     coloured *= ~batch.of(table.metallic, False)
     weight = coloured * np.clip(batch.area / 0.10, 0.35, 1)
-    values = (weight * (16.0 * belongs - 9.0)).sum(axis=1) / np.maximum(weight.sum(axis=1), 0.6)
+    values = (weight * (full * belongs - w["accent-against-the-print"])).sum(axis=1) / np.maximum(
+        weight.sum(axis=1), 0.6
+    )
     values = np.where(prints.any(axis=1) & (weight.sum(axis=1) > 0), values, 0.0)
     matching, strange = (coloured > 0.5) & (belongs > 0.55), (coloured > 0.5) & (belongs <= 0.55)
     return Points(
@@ -313,9 +321,11 @@ def print_pairs(batch: LookBatch) -> tuple[BoolArray, FloatArray, BoolArray]:
 
 def _prints(batch: LookBatch) -> Points:
     pairs, shared, alike = print_pairs(batch)
-    each = np.where(pairs, 15.0 * shared - 10.0 - np.where(alike, 9.0, 0.0), 0.0)
+    w = batch.weights.points
+    full = w["prints-share"] + w["prints-strange"]
+    each = np.where(pairs, full * shared - w["prints-strange"] - np.where(alike, w["prints-alike"], 0.0), 0.0)
     mixed = each.sum(axis=(1, 2))
-    one = -12.0 * pairs.any(axis=(1, 2))
+    one = -w["prints-together-refused"] * pairs.any(axis=(1, 2))
     school = batch.schools["one_print"]
     values = np.clip(np.where(school, one, mixed), -16, 6)
     places = batch.of(batch.table.print, False) & np.expand_dims(pairs.any(axis=(1, 2)), 1)
@@ -334,7 +344,7 @@ def _prints(batch: LookBatch) -> Points:
 def _animals(batch: LookBatch) -> Points:
     animal = batch.of(batch.table.pattern, -1) == PATTERNS.index(PatternType.ANIMAL)
     count = animal.sum(axis=1)
-    values = np.where(count > 1, -11.0, 0.0)
+    values = np.where(count > 1, -batch.weights.points["animal-prints"], 0.0)
     return Points(
         "animal-prints", values, animal,
         lambda i: f"{batch.called(i, animal[i])}: {count[i]} animal prints that nearly match",
@@ -342,14 +352,16 @@ def _animals(batch: LookBatch) -> Points:
 
 
 def _brown_with_blue(batch: LookBatch) -> Points:
-    table = batch.table
+    table, w = batch.table, batch.weights.points
     clothes = ~batch.of(table.accessory, True)
     area = batch.area * clothes
     blue = (area * batch.of(table.blue)).sum(axis=1) / np.maximum(area.sum(axis=1), 1e-9)
     leather = batch.zone(Zone.FEET, Zone.HAND, Zone.WAIST)
     brown, black = leather & (batch.of(table.brown) > 0.5), leather & (batch.of(table.black) > 0.5)
     mostly = np.clip((blue - 0.5) / 0.3, 0, 1)
-    values = mostly * np.where(brown.any(axis=1), 11.0, np.where(black.any(axis=1), -3.0, 0.0))
+    values = mostly * np.where(
+        brown.any(axis=1), w["brown-with-blue"], np.where(black.any(axis=1), -w["black-with-blue"], 0.0)
+    )
     return Points(
         "brown-with-blue", values, brown | black,
         lambda i: f"{batch.called(i, brown[i])}: brown warms a look that is {100 * blue[i]:.0f} % blue" if values[i] > 0
@@ -362,7 +374,7 @@ def _black_with_denim(batch: LookBatch) -> Points:
     formal = batch.of(batch.table.formality, np.nan)
     black = batch.category(Category.SHOES) & (batch.of(batch.table.black) > 0.5) & ~(formal < 2.5)
     both = denim.any(axis=1) & black.any(axis=1)
-    values = np.where(both & batch.schools["avoid_black_with_denim"], -12.0, 0.0)
+    values = np.where(both & batch.schools["avoid_black_with_denim"], -batch.weights.points["black-with-denim"], 0.0)
     return Points(
         "black-with-denim", values, denim | black,
         lambda i: f"{batch.called(i, black[i])} with blue denim, which this school keeps apart",
@@ -378,7 +390,9 @@ def _whites(batch: LookBatch) -> Points:
     white = white & (batch.of(batch.table.area) >= 5)
     pairs: BoolArray = white[:, :, None] & white[:, None, :]
     apart = np.where(pairs, batch.between(batch.table.main_difference), 0).max(axis=(1, 2))
-    values = np.where(batch.schools["one_white"], -8.0 * np.clip((apart - 2) / 6, 0, 1), 0.0)
+    values = np.where(
+        batch.schools["one_white"], -batch.weights.points["whites-apart"] * np.clip((apart - 2) / 6, 0, 1), 0.0
+    )
     return Points(
         "whites-together", values, white,
         lambda i: f"{batch.called(i, white[i])}: whites ΔE {apart[i]:.0f} apart, by the school of one white",
@@ -391,8 +405,11 @@ def _shoes_and_bag(batch: LookBatch) -> Points:
     answer = np.where(pairs, batch.between(batch.table.answer), 0).max(axis=(1, 2))
     apart = np.where(pairs, batch.between(batch.table.main_difference, 99.0), 99.0).min(axis=(1, 2))
     both = pairs.any(axis=(1, 2))
-    pair = np.where(apart < 5, 4.0, -6.0 * np.clip((apart - 5) / 10, 0, 1))
-    values = np.where(both, np.where(batch.schools["pair_shoes_and_bag"], pair, 3.0 * answer), 0.0)
+    w = batch.weights.points
+    pair = np.where(
+        apart < 5, w["shoes-and-bag-paired"], -w["shoes-and-bag-unpaired"] * np.clip((apart - 5) / 10, 0, 1)
+    )
+    values = np.where(both, np.where(batch.schools["pair_shoes_and_bag"], pair, w["shoes-and-bag"] * answer), 0.0)
     return Points(
         "shoes-and-bag", values, feet | bag,
         lambda i: f"{batch.called(i, (feet | bag)[i])}: ΔE {apart[i]:.0f} apart, "
@@ -406,7 +423,11 @@ def _black_in_summer(batch: LookBatch) -> Points:
     hot = (np.where(known, warmth, 0).sum(axis=1) <= 1.0 * known.sum(axis=1)) & known.any(axis=1)
     black = batch.of(batch.table.black)
     amount = (batch.area * black).sum(axis=1)
-    values = np.where(hot & batch.schools["avoid_black_in_summer"], -10.0 * np.clip(amount / 0.4, 0, 1), 0.0)
+    values = np.where(
+        hot & batch.schools["avoid_black_in_summer"],
+        -batch.weights.points["black-in-summer"] * np.clip(amount / 0.4, 0, 1),
+        0.0,
+    )
     return Points(
         "black-in-summer", values, black > 0.5,
         lambda i: f"{batch.called(i, (black > 0)[i])}: {100 * amount[i]:.0f} % black on a hot day",

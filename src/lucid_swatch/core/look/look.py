@@ -30,6 +30,8 @@ class Conventions:
     one_white: bool = False
     pair_shoes_and_bag: bool = False
     avoid_black_in_summer: bool = False
+    tastes: tuple[tuple[str, float], ...] = ()
+    """Rules whose points this studio multiplies, and by what."""
     leanings: tuple[Leaning, ...] = ()
     """Where this studio's borders of the neutrals lie beside the usual ones."""
 
@@ -52,6 +54,8 @@ class Look:
     """Further pieces that mends may draw on."""
     always: tuple[Piece, ...] = ()
     """Pieces that are on in every look: they count, and no change takes them off."""
+    barred: frozenset[str] = frozenset()
+    """Ids of pieces of the rail that no mend may bring: what the client will not wear, what does not fit."""
 
     @property
     def worn(self) -> tuple[Piece, ...]:

@@ -124,7 +124,7 @@ def _additions(look: Look) -> list[Change]:
     return [
         (Mend("add", p.id, None, None, f"add the {p.in_a_sentence}", 0.0), (*look.pieces, p))
         for p in look.rail
-        if _zone(p) not in taken and p.category not in worn and p.id not in ids
+        if _zone(p) not in taken and p.category not in worn and p.id not in ids | look.barred
     ]
 
 
@@ -137,7 +137,7 @@ def _swaps(look: Look) -> list[Change]:
         )
         for old in look.pieces
         for new in look.rail
-        if new.id not in ids and interchangeable(old.category, new.category)
+        if new.id not in ids | look.barred and interchangeable(old.category, new.category)
     ]
 
 

@@ -11,13 +11,14 @@ from .harmony import emphasis
 from .points import Measured, Points
 from .table import FINISHES
 
-START = 45.0
-
 
 def measure_monochrome(batch: LookBatch) -> Measured:
     """Points for every look of a batch."""
     one = oneness(batch)
-    return Measured(START, (_one_family(batch, one), _stray(batch), *_relief(batch, one), _column(batch)))
+    return Measured(
+        batch.weights.starts["monochrome"],
+        (_one_family(batch, one), _stray(batch), *_relief(batch, one), _column(batch)),
+    )
 
 
 def oneness(batch: LookBatch) -> FloatArray:
@@ -43,7 +44,7 @@ def oneness(batch: LookBatch) -> FloatArray:
 
 
 def _one_family(batch: LookBatch, one: FloatArray) -> Points:
-    values = 44.0 * (one - 0.5)
+    values = batch.weights.points["one-family"] * 2 * (one - 0.5)
     return Points(
         "one-family", values, batch.present,
         lambda i: f"{100 * one[i]:.0f} % of the cloth, pair by pair, is of one family",
@@ -65,7 +66,7 @@ def _stray(batch: LookBatch) -> Points:
     worst = (foreign * np.clip(emphasis(batch) / 0.08, 0.3, 1)).max(axis=1)
     places = foreign > 0.3
     return Points(
-        "foreign-hue", -11.0 * led * worst, places,
+        "foreign-hue", -batch.weights.points["foreign-hue"] * led * worst, places,
         lambda i: f"{batch.called(i, places[i])}: a hue from outside the family",
     )  # fmt: skip
 
@@ -84,8 +85,8 @@ def _relief(batch: LookBatch, one: FloatArray) -> tuple[Points, Points]:
     by_lightness = 1 - np.exp(-np.maximum(step, 1.5 * inner) / 14)
     by_surface = 1 - np.exp(-0.55 * np.maximum(kinds - 1, 0))
     relief = 1 - (1 - by_lightness) * (1 - 0.8 * by_surface) * np.where(broken, 0.85, 1.0)
-    flat = -24.0 * (1 - relief) * one
-    lively = 15.0 * relief * one
+    flat = -batch.weights.points["flat"] * (1 - relief) * one
+    lively = batch.weights.points["relief"] * relief * one
     return (
         Points(
             "relief", lively, large & batch.present,
@@ -112,7 +113,7 @@ def _column(batch: LookBatch) -> Points:
     line = np.clip(1 - (body - 5) / 10, 0, 1) * (0.6 + 0.4 * np.clip(1 - (foot - 6) / 14, 0, 1))
     line = np.where(body > 15, 0.0, line)
     open_layer: BoolArray = np.asarray(batch.zone(Zone.LAYER).any(axis=1))
-    values = line * np.where(open_layer, 9.0, 6.0)
+    values = line * np.where(open_layer, batch.weights.points["column-under-a-layer"], batch.weights.points["column"])
     places = upper | lower | whole | (feet & np.expand_dims(foot < 14, 1))
     return Points(
         "column", values, places,

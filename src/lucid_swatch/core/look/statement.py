@@ -7,19 +7,16 @@ from .batch import INTENTS, LookBatch
 from .harmony import print_pairs, strong_places
 from .look import Intent
 from .points import Measured, Points
+from .weights import threshold
 
-START = 62.0
-LOUD_PARTNER = 24.0
-"""C* from which a partner is loud for the school that mutes the rest."""
-PICKED_UP = 11.0
-"""CIEDE2000 within which a partner picks up a colour of the print."""
+LOUD_PARTNER, PICKED_UP = threshold("loud-partner"), threshold("picked-up")
 
 
 def measure_statement(batch: LookBatch) -> Measured:
     """Points for every look of a batch."""
     weight = statement_weights(batch)
     return Measured(
-        START,
+        batch.weights.starts["statement"],
         (
             _focus(batch, weight), _compete(batch, weight), *_pick_up(batch, weight), _mute(batch, weight),
             _print_school(batch), _accent_wanted(batch),
@@ -53,7 +50,7 @@ def _leader(weight: FloatArray) -> BoolArray:
 
 def _focus(batch: LookBatch, weight: FloatArray) -> Points:
     first = _first(weight)
-    values = 16.0 * np.clip((first - 0.12) / 0.4, 0, 1)
+    values = batch.weights.points["one-voice"] * np.clip((first - 0.12) / 0.4, 0, 1)
     lead = _leader(weight)
     return Points(
         "one-voice", values, lead,
@@ -85,7 +82,7 @@ def _compete(batch: LookBatch, weight: FloatArray) -> Points:
     rival = np.where(lead, 0, weight * np.where(said, 1.0, 1 - belongs))
     second = rival.max(axis=1)
     close = np.clip((second / np.maximum(first, 1e-9) - 0.45) / 0.4, 0, 1)
-    values = -24.0 * close * np.clip((second - 0.15) / 0.3, 0, 1)
+    values = -batch.weights.points["statements-compete"] * close * np.clip((second - 0.15) / 0.3, 0, 1)
     places = lead | (rival == second[:, None]) & (second > 0)[:, None]
     return Points(
         "statements-compete", values, places,
@@ -107,8 +104,12 @@ def _pick_up(batch: LookBatch, weight: FloatArray) -> tuple[Points, Points]:
     available = np.maximum(batch.of(table.colours)[rows, lead] - 1, 1)
     school = ~batch.schools["mute_round_statement"] & has_print
     motif = repeats & (which > 0)
-    one_or_two = np.where(school & (colours >= 1) & (colours <= 2), 9.0, 0.0)
-    too_many = np.where(school & (colours >= 3) & (colours >= available), -12.0, 0.0)
+    # the ground counts when it comes a second time: a print all of whose colours return has no room left
+    ground = (repeats & (which == 0)).any(axis=1)
+    every = (colours >= available) & (colours + ground >= 3)
+    w = batch.weights.points
+    one_or_two = np.where(school & (colours >= 1) & (colours <= 2) & ~every, w["picked-up"], 0.0)
+    too_many = np.where(school & every, -w["every-colour-again"], 0.0)
     return (
         Points(
             "picked-up", one_or_two, motif,
@@ -116,13 +117,13 @@ def _pick_up(batch: LookBatch, weight: FloatArray) -> tuple[Points, Points]:
         ),
         Points(
             "every-colour-again", too_many, motif,
-            lambda i: f"{batch.called(i, motif[i])}: all {colours[i]} colours of the print return, which leaves it no room",
+            lambda i: f"{batch.called(i, motif[i])}: every colour of the print returns, which leaves it no room",
         ),
     )  # fmt: skip
 
 
 def _mute(batch: LookBatch, weight: FloatArray) -> Points:
-    school = batch.schools["mute_round_statement"]
+    school, w = batch.schools["mute_round_statement"], batch.weights.points
     busy = np.clip((_first(weight) - 0.3) / 0.2, 0, 1)
     lead = _leader(weight)
     loud = np.maximum(
@@ -132,7 +133,11 @@ def _mute(batch: LookBatch, weight: FloatArray) -> Points:
     loud = np.where(lead, 0, loud)
     others = np.where(lead, 0, batch.area)
     share = (others * loud).sum(axis=1) / np.maximum(others.sum(axis=1), 1e-9)
-    values = np.where(school, busy * np.where(share < 0.05, 7.0, -18.0 * np.clip(share / 0.5, 0.2, 1)), 0.0)
+    values = np.where(
+        school,
+        busy * np.where(share < 0.05, w["partners-quiet"], -w["partners-loud"] * np.clip(share / 0.5, 0.2, 1)),
+        0.0,
+    )
     places = (loud > 0.3) & batch.present
     return Points(
         "partners-muted", values, np.where((values < 0)[:, None], places, lead),
@@ -144,7 +149,7 @@ def _mute(batch: LookBatch, weight: FloatArray) -> Points:
 def _print_school(batch: LookBatch) -> Points:
     prints = batch.of(batch.table.print, False)
     several = prints.sum(axis=1) > 1
-    values = np.where(several & batch.schools["one_print"], -14.0, 0.0)
+    values = np.where(several & batch.schools["one_print"], -batch.weights.points["one-print"], 0.0)
     return Points(
         "one-print", values, prints,
         lambda i: f"{batch.called(i, prints[i])}: {prints[i].sum()} prints, by the school of one",
@@ -152,9 +157,9 @@ def _print_school(batch: LookBatch) -> Points:
 
 
 def _accent_wanted(batch: LookBatch) -> Points:
-    accent = strong_places(batch) & (batch.area < 0.2)
+    accent, w = strong_places(batch) & (batch.area < 0.2), batch.weights.points
     wanted = batch.intent == INTENTS.index(Intent.ACCENT)
-    values = np.where(wanted, np.where(accent.any(axis=1), 6.0, -10.0), 0.0)
+    values = np.where(wanted, np.where(accent.any(axis=1), w["accent-there"], -w["accent-missing"]), 0.0)
     return Points(
         "accent-wanted", values, accent,
         lambda i: f"{batch.called(i, accent[i])}: the accent that was wanted" if values[i] > 0

@@ -14,6 +14,7 @@ from ..garment.school import BROAD, School
 from ..garment.sorting import said_temperature
 from ..garment.vocabulary import PLAIN_PATTERNS, Bin, Category, Finish, Metal, PatternType, Scale, Volume, Worn
 from .body import ACCESSORY_ZONES, AREAS, LARGE_NECKLACE_AREA, NEARNESS, OTHER_AREA, ZONES, Zone
+from .weights import threshold
 
 METALS = (Metal.NONE, Metal.GOLD, Metal.SILVER, Metal.ROSE, Metal.MIXED)
 PATTERNS = tuple(PatternType)
@@ -23,8 +24,7 @@ ZONE_ORDER = tuple(Zone)
 CATEGORIES = tuple(Category)
 GREAT_SHINE = frozenset({Finish.METALLIC, Finish.SEQUIN, Finish.PATENT})
 SOFT_SHINE = frozenset({Finish.SATIN, Finish.SILK, Finish.PEARL, Finish.STONE})
-SAME_FAMILY = 9.0
-"""CIEDE2000 at which two colours still answer each other with three fifths of full strength."""
+SAME_FAMILY = threshold("same-family")
 
 
 @dataclass(frozen=True, slots=True, eq=False)

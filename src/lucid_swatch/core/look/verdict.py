@@ -17,14 +17,6 @@ from .statement import measure_statement, statement_weights
 
 MEASURES = ("harmony", "contrast", "monochrome", "statement", "colouring")
 
-# Parts of the whole by intent: harmony, contrast, monochrome, statement, colouring.
-WEIGHTS: dict[Intent | None, tuple[float, ...]] = {
-    None: (0.38, 0.15, 0.08, 0.21, 0.18),
-    Intent.TONAL: (0.28, 0.12, 0.32, 0.12, 0.16),
-    Intent.CONTRAST: (0.32, 0.28, 0.04, 0.18, 0.18),
-    Intent.ACCENT: (0.36, 0.14, 0.04, 0.28, 0.18),
-    Intent.STATEMENT: (0.28, 0.13, 0.04, 0.37, 0.18),
-}
 DIGITS = 1
 """Points and scores are printed to this many decimals, and add up at it."""
 
@@ -57,6 +49,8 @@ class Verdict:
     intent: Intent
     overall: float
     measures: dict[str, MeasureVerdict | None]
+    weights: str = ""
+    """The version of the weights that made it."""
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -73,16 +67,21 @@ class Scores:
 
 def score_batch(batch: LookBatch) -> Scores:
     """Scores a batch of looks. No sentence is made here."""
-    measured = (
-        measure_harmony(batch), measure_contrast(batch), measure_monochrome(batch), measure_statement(batch),
-        measure_colouring(batch),
-    )  # fmt: skip
+    measured = measure_all(batch)
     scores = np.stack([_total(m) for m in measured], axis=1)
     scores[~batch.has_client, 4] = np.nan
-    weights = np.array([WEIGHTS[i] for i in INTENTS])[batch.intent]
+    weights = np.array([batch.weights.parts[i] for i in INTENTS])[batch.intent]
     weights = np.where(np.isnan(scores), 0.0, weights)
     overall = (np.nan_to_num(scores) * weights).sum(axis=1) / weights.sum(axis=1)
     return Scores(batch, measured, scores, overall.round(DIGITS))
+
+
+def measure_all(batch: LookBatch) -> tuple[Measured, ...]:
+    """The five measures over a batch, in the order of MEASURES."""
+    return (
+        measure_harmony(batch), measure_contrast(batch), measure_monochrome(batch), measure_statement(batch),
+        measure_colouring(batch),
+    )  # fmt: skip
 
 
 def _total(measured: Measured) -> FloatArray:
@@ -96,7 +95,9 @@ def explain(scores: Scores, row: int, id: str) -> Verdict:
     for column, name in enumerate(MEASURES):
         score = scores.scores[row, column]
         measures[name] = None if np.isnan(score) else _reasons(scores, scores.measured[column], row, float(score))
-    return Verdict(id, read_intent(scores.batch, row), float(scores.overall[row]), measures)
+    return Verdict(
+        id, read_intent(scores.batch, row), float(scores.overall[row]), measures, scores.batch.weights.version
+    )
 
 
 def _reasons(scores: Scores, measured: Measured, row: int, score: float) -> MeasureVerdict:
@@ -135,8 +136,9 @@ def judge(looks: list[Look]) -> list[Verdict]:
         if not look.pieces:
             raise Refused("the look has no piece.", look.id, "Add at least one piece.")
     verdicts: dict[int, Verdict] = {}
-    for school in {look.conventions.school for look in looks}:
-        rows = [i for i, look in enumerate(looks) if look.conventions.school == school]
+    sides = [(look.conventions.school, look.conventions.tastes) for look in looks]
+    for side in dict.fromkeys(sides):
+        rows = [i for i, own in enumerate(sides) if own == side]
         for start in range(0, len(rows), CHUNK):
             chunk = rows[start : start + CHUNK]
             scores = score_batch(make_batch([looks[i] for i in chunk]))

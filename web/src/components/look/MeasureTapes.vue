@@ -12,6 +12,7 @@ const SHOWN = 2
 const open = ref<string | null>(null)
 const measures = computed(() => NAMES.map((name) => ({ name, measure: judged.measures[name] as Measure | null })))
 const reasons = (name: string, measure: Measure) => (open.value === name ? measure.because : measure.because.slice(0, SHOWN))
+const why = ref(false)
 const toggle = (name: string) => (open.value = open.value === name ? null : name)
 </script>
 
@@ -19,6 +20,13 @@ const toggle = (name: string) => (open.value = open.value === name ? null : name
   <div class="tapes">
     <h3>The whole</h3>
     <TapeMeasure :value="judged.overall" name="The whole" :shown="judged.overall.toFixed(0)" />
+    <button class="word soft more" type="button" :aria-expanded="why" @click="why = !why">why not higher?</button>
+    <ol v-if="why" class="why">
+      <li v-for="one in judged.held_back" :key="one.measure + one.text" @mouseenter="$emit('point', one.pieces)" @mouseleave="$emit('point', [])">
+        <strong>{{ one.lost ? '−' : '+' }}{{ one.costs.toFixed(1) }}</strong><span>{{ one.lost ? one.text : `not there yet: ${one.text}` }} <span class="soft">({{ one.measure }})</span></span>
+      </li>
+      <li v-if="!judged.held_back.length"><strong /><span>Nothing costs it a point.</span></li>
+    </ol>
     <template v-for="{ name, measure } in measures" :key="name">
       <h3>{{ capital(name) }}</h3>
       <p v-if="!measure" class="soft">Not judged: nothing is known of the client's colouring yet.</p>
@@ -36,6 +44,7 @@ const toggle = (name: string) => (open.value = open.value === name ? null : name
         </button>
       </template>
     </template>
+    <p class="soft rules">by the rules of {{ judged.weights }}</p>
   </div>
 </template>
 
@@ -44,6 +53,7 @@ h3 { font: 650 13.5px/1.2 'Atkinson Hyperlegible Next Variable', sans-serif; mar
 ol { list-style: none; margin: 0; padding: 0 0 0 14px; }
 li { display: grid; grid-template-columns: 38px 1fr; gap: 6px; line-height: 1.3; padding: 1px 0; font-size: 13px; }
 li strong { text-align: right; }
+.rules { font-size: 12.5px; margin-top: 6px; }
 .nothing { padding-left: 58px; font-size: 13px; }
 .more { font-size: 12.5px; margin-left: 54px; padding: 0; }
 </style>
