@@ -42,7 +42,7 @@ def looks(draw, id="look"):
     schools = {
         name: draw(st.booleans())
         for name in Conventions.__dataclass_fields__
-        if name not in ("strict_neutrals", "leanings")
+        if name not in ("strict_neutrals", "leanings", "tastes")
     }
     return Look(
         id,

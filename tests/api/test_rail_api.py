@@ -136,3 +136,27 @@ def test_two_faces_and_a_set_are_kept(http, at):
     assert rail(http, at)["cream top"]["kept"]["other_face"] == "navy coat"
     assert http.post(f"{at}/rail/take-off", json={"pieces": ["navy coat"]}).status_code == 204
     assert rail(http, at)["cream top"]["kept"]["other_face"] is None
+
+
+def test_a_look_says_what_holds_it_back_and_what_to_think_of(http, at):
+    asked = {"pieces": ["cream top", "navy trousers"], "rain": True}
+    judged = http.post(f"{at}/judge", json=asked).json()
+    assert {note["text"] for note in judged["notes"]} == {"no shoes yet"}
+    assert judged["weights"]
+    assert all(one["costs"] > 0 for one in judged["held_back"])
+    assert http.post(f"{at}/notes", json={"key": judged["notes"][0]["key"]}).status_code == 204
+    assert http.post(f"{at}/judge", json=asked).json()["notes"] == []
+    kept = http.post(
+        f"{at}/looks",
+        json={"name": "Quay", "pieces": ["cream top", "navy trousers"], "kept": {"time": "day", "client_rating": 5}},
+    )
+    assert (kept.json()["kept"]["time"], kept.json()["verdicts"][0]["weights"]) == ("day", judged["weights"])
+    assert (
+        http.post(
+            f"{at}/looks", json={"name": "Quay", "pieces": ["cream top"], "kept": {"client_rating": 9}}
+        ).status_code
+        == 422
+    )
+    assert http.get("/api/taste").json()["verdicts"] == 0
+    assert http.post("/api/taste").status_code == 422
+    assert http.delete("/api/taste").status_code == 204

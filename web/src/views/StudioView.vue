@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import { answered, api, type Client, type Studio } from '@/api'
 import PinkedSwatch from '@/components/base/PinkedSwatch.vue'
 import ProblemNote from '@/components/base/ProblemNote.vue'
+import YourTaste from '@/components/look/YourTaste.vue'
 import { useKeys, type Keys } from '@/composables/useKeys'
 import { useTried } from '@/composables/useTried'
 
@@ -109,6 +110,7 @@ const hex = (lab: number[]) => `lab(${lab[0]} ${lab[1]} ${lab[2]})`
       </form>
       <p v-if="studio?.watched" role="status">{{ studio.watched.problem || `Watching ${studio.watched.path}.` }}</p>
     </section>
+    <YourTaste />
   </div>
 </template>
 

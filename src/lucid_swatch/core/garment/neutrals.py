@@ -82,7 +82,7 @@ def neutral_limit(lab: FloatArray, school: School = BROAD, borders: Borders = US
 def neutrality(lab: FloatArray, school: School = BROAD, borders: Borders = USUAL_BORDERS) -> FloatArray:
     """0 for a tone .. 1 for a neutral, one half at the border. (..., 3) to (...,)."""
     limit = neutral_limit(lab, school, borders)
-    return 1 / (1 + np.exp(-(limit - chroma(lab)) / (0.06 * limit + 0.5)))
+    return 1 / (1 + np.exp(-(limit - chroma(lab)) / (0.09 * limit + 0.6)))
 
 
 def temperature(lab: FloatArray, school: School = BROAD, borders: Borders = USUAL_BORDERS) -> FloatArray:

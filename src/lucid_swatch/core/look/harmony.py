@@ -178,6 +178,19 @@ def _pale_accessories(batch: LookBatch) -> Points:
     )  # fmt: skip
 
 
+def rising(values: FloatArray, low: float, high: float) -> FloatArray:
+    """0 up to low, 1 from high, a straight line between: what a step would be, without its cliff."""
+    risen: FloatArray = np.clip((values - low) / (high - low), 0, 1)
+    return risen
+
+
+def strength(batch: LookBatch) -> FloatArray:
+    """How far a plain piece carries a colour that speaks up, 0..1. (n, m)."""
+    plain = ~batch.of(batch.table.print, False) & batch.present
+    level: FloatArray = rising(batch.of(batch.table.strong), STRONG - 6, STRONG + 4) * plain
+    return level
+
+
 def strong_places(batch: LookBatch) -> BoolArray:
     """Where a plain piece carries a colour that speaks up. (n, m)."""
     places: BoolArray = (batch.of(batch.table.strong) > STRONG) & ~batch.of(batch.table.print, False)
@@ -185,18 +198,18 @@ def strong_places(batch: LookBatch) -> BoolArray:
 
 
 def _pop(batch: LookBatch) -> tuple[Points, Points]:
-    strong = strong_places(batch)
     quiet = (batch.area * np.clip(batch.of(batch.table.strong) / 30, 0, 1)).sum(axis=1)
-    calm = np.clip((0.34 - quiet) / 0.14, 0, 1)
-    small = strong & (batch.area < 0.16)
+    calm = np.clip((0.40 - quiet) / 0.26, 0, 1)
+    smallness = rising(-batch.area, -0.18, -0.14) * strength(batch)
+    small = smallness > 0
     hue = batch.of(batch.table.hue)
-    vivid = np.where(small, batch.of(batch.table.strong), 0)
-    apart = hue_distance(hue[:, :, None], hue[:, None, :]) * small[:, :, None] * small[:, None, :]
-    apart = np.maximum(apart * (1 - batch.between(batch.table.answer, 0)), 0)
-    widest = apart.max(axis=(1, 2))
-    quarrel = np.clip((widest - 25) / 25, 0, 1)
+    vivid = batch.of(batch.table.strong) * smallness
+    both = np.minimum(smallness[:, :, None], smallness[:, None, :])
+    apart = hue_distance(hue[:, :, None], hue[:, None, :]) * (1 - batch.between(batch.table.answer, 0))
+    widest = np.where(both > 0, apart, 0).max(axis=(1, 2))
+    quarrel = (rising(apart, 25, 50) * both).max(axis=(1, 2))
     size = np.clip(vivid.max(axis=1) / 45, 0, 1)
-    one = batch.weights.points["pop"] * calm * size * (1 - quarrel) * small.any(axis=1)
+    one = batch.weights.points["pop"] * calm * size * (1 - quarrel)
     two = -batch.weights.points["two-pops"] * quarrel * np.clip(calm + 0.4, 0, 1) * size
 
     def pop_text(i: int) -> str:
@@ -212,13 +225,14 @@ def _pop(batch: LookBatch) -> tuple[Points, Points]:
 
 
 def _competing(batch: LookBatch) -> Points:
-    strong = strong_places(batch) & (batch.area > 0.08)
+    level = strength(batch) * rising(batch.area, 0.06, 0.10)
+    strong = level > 0
     hue = batch.of(batch.table.hue)
     apart = hue_distance(hue[:, :, None], hue[:, None, :])
-    both = strong[:, :, None] & strong[:, None, :]
+    both = np.minimum(level[:, :, None], level[:, None, :])
     lesser = np.minimum(batch.area[:, :, None], batch.area[:, None, :])
     greater = np.maximum(batch.area[:, :, None], batch.area[:, None, :])
-    equal = np.where(both, np.clip((lesser / np.maximum(greater, 1e-9) - 0.3) / 0.4, 0, 1), 0)
+    equal = both * np.clip((lesser / np.maximum(greater, 1e-9) - 0.3) / 0.4, 0, 1)
     opposed = np.clip((apart - 40) / 50, 0, 1)
     worst = (equal * opposed).max(axis=(1, 2))
     return Points(
@@ -228,8 +242,8 @@ def _competing(batch: LookBatch) -> Points:
 
 
 def _held(batch: LookBatch) -> Points:
-    strong, w = strong_places(batch), batch.weights.points
-    several = np.clip((strong * np.clip(batch.area / 0.06, 0, 1)).sum(axis=1) - 1, 0, 1)
+    strong, w = strength(batch) > 0, batch.weights.points
+    several = np.clip((strength(batch) * np.clip(batch.area / 0.06, 0, 1)).sum(axis=1) - 1, 0, 1)
     quiet = (batch.area * np.clip(1 - batch.of(batch.table.strong) / 24, 0, 1)).sum(axis=1)
     values = several * np.where(
         quiet >= 0.18, w["strong-held-by-quiet"] * np.clip(quiet / 0.35, 0, 1), -w["strong-unheld"] * (1 - quiet / 0.18)
@@ -243,17 +257,17 @@ def _held(batch: LookBatch) -> Points:
 
 def _clarity(batch: LookBatch) -> Points:
     table = batch.table
-    coloured = (batch.of(table.neutral) < 0.55) & ~batch.of(table.metallic, False) & ~batch.of(table.print, False)
-    level = batch.of(table.chroma)
-    lightness = batch.of(table.lab[:, 0])
-    dusty = coloured & (level < 25) & (lightness > 34) & (lightness < 84)
-    clear = coloured & (level > 44)
-    weight = emphasis(batch)
-    dusty_share, clear_share = (weight * dusty).sum(axis=1), (weight * clear).sum(axis=1)
-    both = np.minimum(dusty_share, clear_share)
-    values = -batch.weights.points["clarity-crosses"] * np.clip(both / 0.15, 0, 1)
-    several = (dusty.sum(axis=1) > 1) & ~clear.any(axis=1)
-    values = np.where(several, batch.weights.points["clarity-agrees"], values)
+    plain = ~batch.of(table.metallic, False) & ~batch.of(table.print, False) & batch.present
+    coloured = rising(-batch.of(table.neutral), -0.9, -0.2) * plain
+    level, lightness = batch.of(table.chroma), batch.of(table.lab[:, 0])
+    dusty = coloured * rising(-level, -27, -22) * rising(lightness, 32, 37) * rising(-lightness, -86, -81)
+    clear = coloured * rising(level, 38, 48)
+    weight, w = emphasis(batch), batch.weights.points
+    both = np.minimum((weight * dusty).sum(axis=1), (weight * clear).sum(axis=1))
+    crossing = np.clip(both / 0.15, 0, 1)
+    several = np.clip(dusty.sum(axis=1) - 1, 0, 1) * (1 - clear.max(axis=1))
+    values = w["clarity-agrees"] * several - w["clarity-crosses"] * crossing
+    dusty, clear = dusty > 0.5, clear > 0.5
     return Points(
         "clarity-agrees", values, dusty | clear,
         lambda i: f"dusty colours keep company: {batch.called(i, dusty[i])}" if values[i] > 0

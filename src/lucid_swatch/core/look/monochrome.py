@@ -7,7 +7,7 @@ from ..colour.spaces import hue_distance
 from ..garment.vocabulary import Finish
 from .batch import LookBatch
 from .body import Zone
-from .harmony import emphasis
+from .harmony import emphasis, rising
 from .points import Measured, Points
 from .table import FINISHES
 
@@ -58,11 +58,11 @@ def _stray(batch: LookBatch) -> Points:
     hue = np.radians(batch.of(table.hue))
     centre = np.degrees(np.arctan2((weight * np.sin(hue)).sum(axis=1), (weight * np.cos(hue)).sum(axis=1))) % 360
     away = hue_distance(batch.of(table.hue), centre[:, None])
-    led = np.where(weight.sum(axis=1) > 0.25, 1.0, 0.6)
-    foreign = np.where(coloured > 0.3, np.clip((away - 45) / 45, 0, 1), 0)
+    led = 0.6 + 0.4 * rising(weight.sum(axis=1), 0.2, 0.3)
+    foreign = rising(coloured, 0.1, 0.6) * np.clip((away - 45) / 45, 0, 1)
     # in a look of neutrals any strong colour is the foreign one
-    alone = (weight.sum(axis=1) < 0.15)[:, None] & (coloured > 0.5)
-    foreign = np.where(alone, np.clip(coloured, 0, 1), foreign)
+    alone = rising(-weight.sum(axis=1), -0.19, -0.11)[:, None] * rising(coloured, 0.25, 0.75)
+    foreign = np.maximum(foreign, alone * np.clip(coloured, 0, 1))
     worst = (foreign * np.clip(emphasis(batch) / 0.08, 0.3, 1)).max(axis=1)
     places = foreign > 0.3
     return Points(
