@@ -28,15 +28,19 @@ def oneness(batch: LookBatch) -> FloatArray:
     when they lean alike."""
     table = batch.table
     weight = emphasis(batch) * ~batch.of(table.metallic, False)
-    neutral, hue = batch.of(table.neutral), batch.of(table.hue)
+    neutral, hue = batch.of(table.neutral), batch.of(table.leading_hue)
     warm, cool = batch.of(table.warm), batch.of(table.cool)
     side = warm - cool
     by_hue = np.exp(-0.5 * (hue_distance(hue[:, :, None], hue[:, None, :]) / 28.0) ** 2)
     by_side = 1 - np.abs(side[:, :, None] - side[:, None, :]) / 2
+    # a black and a grey have no hue to lean by
+    tinted = rising(batch.of(table.chroma), 2, 9)
+    tinted = np.minimum(tinted[:, :, None], tinted[:, None, :])
+    by_tint = tinted * by_hue + (1 - tinted) * 0.5
     both_neutral = neutral[:, :, None] * neutral[:, None, :]
     both_coloured = (1 - neutral)[:, :, None] * (1 - neutral)[:, None, :]
     mixed = 1 - both_neutral - both_coloured
-    alike = both_neutral * by_side + both_coloured * by_hue + mixed * (0.35 + 0.3 * by_hue)
+    alike = both_neutral * by_side + both_coloured * by_hue + mixed * (0.35 + 0.3 * by_tint)
     pairs = weight[:, :, None] * weight[:, None, :]
     total = pairs.sum(axis=(1, 2))
     share: FloatArray = (alike * pairs).sum(axis=(1, 2)) / np.maximum(total, 1e-9)
@@ -55,9 +59,9 @@ def _stray(batch: LookBatch) -> Points:
     table = batch.table
     coloured = (1 - batch.of(table.neutral)) * np.clip(batch.of(table.strong) / 30, 0, 1)
     weight = batch.area * coloured
-    hue = np.radians(batch.of(table.hue))
+    hue = np.radians(batch.of(table.leading_hue))
     centre = np.degrees(np.arctan2((weight * np.sin(hue)).sum(axis=1), (weight * np.cos(hue)).sum(axis=1))) % 360
-    away = hue_distance(batch.of(table.hue), centre[:, None])
+    away = hue_distance(batch.of(table.leading_hue), centre[:, None])
     led = 0.6 + 0.4 * rising(weight.sum(axis=1), 0.2, 0.3)
     foreign = rising(coloured, 0.1, 0.6) * np.clip((away - 45) / 45, 0, 1)
     # in a look of neutrals any strong colour is the foreign one

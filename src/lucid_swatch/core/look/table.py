@@ -1,5 +1,6 @@
 """What is known of each piece and each pair of pieces, computed once for a whole rail."""
 
+from collections.abc import Callable
 from dataclasses import dataclass
 
 import numpy as np
@@ -36,6 +37,8 @@ class PieceTable:
     """(n, 3), the main colour."""
     chroma: FloatArray
     hue: FloatArray
+    leading_hue: FloatArray
+    """(n,), hue angle of what colour a piece has, by share and chroma: a black ground has none."""
     neutral: FloatArray
     """(n,), share of the cloth that is neutral, 0..1."""
     warm: FloatArray
@@ -110,6 +113,7 @@ def build_table(pieces: tuple[Piece, ...], school: School = BROAD) -> PieceTable
     answer, answered = _answers(pieces, lab, main, first, counts)
     return PieceTable(
         pieces=pieces, lab=main, chroma=strength[first], hue=hue[first],
+        leading_hue=_leading_hue(held, lab, (1 - plainly_neutral) * strength + 0.05),
         neutral=np.where(metallic, 1.0, held(plainly_neutral)),
         warm=np.where(metallic, 0.0, held(plainly_neutral * np.maximum(warmth, 0) * (1 - white))),
         cool=np.where(metallic, 0.0, held(plainly_neutral * np.maximum(-warmth, 0) * (1 - white))),
@@ -153,6 +157,12 @@ def _as_said(
 
 def _above(values: FloatArray, border: float, softness: float) -> FloatArray:
     return 1 / (1 + np.exp(-np.clip((values - border) / softness, -40, 40)))
+
+
+def _leading_hue(held: Callable[[FloatArray], FloatArray], lab: FloatArray, weight: FloatArray) -> FloatArray:
+    angle = np.radians(hue_angle(lab))
+    mean: FloatArray = np.degrees(np.arctan2(held(weight * np.sin(angle)), held(weight * np.cos(angle)))) % 360
+    return mean
 
 
 def _below(values: FloatArray, border: float, softness: float) -> FloatArray:
