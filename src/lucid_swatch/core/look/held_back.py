@@ -10,11 +10,11 @@ LEAST = 0.3
 """Points of the whole below which nothing is said."""
 MOST = 6
 GAINS = {
-    "temperature-agrees": "harmony", "echo": "harmony", "pop": "harmony", "brown-with-blue": "harmony",
+    "temperature-agrees": "harmony", "echo": "harmony", "pop": "harmony",
     "clarity-agrees": "harmony", "one-metal": "harmony", "shoes-and-bag": "harmony", "relief": "monochrome",
     "column": "monochrome", "one-voice": "statement", "picked-up": "statement",
 }  # fmt: skip
-"""Rules that any look may gain from, each with its measure."""
+"""Rules that any look may gain from, whatever it is made of, each with its measure."""
 
 
 @dataclass(frozen=True, slots=True)
