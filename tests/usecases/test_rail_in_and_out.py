@@ -101,14 +101,19 @@ def test_a_rail_of_another_client_gets_ids_of_its_own(sessions, folder, maren):
     assert faces["red knit"].kept["other_face"] == faces["olive skirt"].piece.id
 
 
-def test_photos_come_with_the_archive_without_metadata_and_get_their_pictures(sessions, folder, network, elsewhere):
+@pytest.fixture
+def archive(sessions, folder, network):
+    """The archive of a rail with one photographed coat."""
     with sessions.begin() as session:
         client = a_client(session)
         id = take_in(session, folder, client, [("coat.jpg", coat_photo())])[0].photo.id
     read_kept_photo(sessions, folder, network, id)
     with sessions.begin() as session:
         hang_photo(session, id, Word(category=Category.COAT, label="Coat"))
-        archive = rail_archive(session, folder, client)
+        return rail_archive(session, folder, client)
+
+
+def test_photos_come_with_the_archive_without_metadata_and_get_their_pictures(archive, network, elsewhere):
     other, there = elsewhere
     with other.begin() as session:
         client = a_client(session, "The same")
@@ -126,14 +131,7 @@ def test_photos_come_with_the_archive_without_metadata_and_get_their_pictures(se
         assert Pieces(session).of_client(client) == []
 
 
-def test_no_photos_come_for_a_client_who_withdrew_consent(sessions, folder, network, elsewhere):
-    with sessions.begin() as session:
-        client = a_client(session)
-        id = take_in(session, folder, client, [("coat.jpg", coat_photo())])[0].photo.id
-    read_kept_photo(sessions, folder, network, id)
-    with sessions.begin() as session:
-        hang_photo(session, id, Word(category=Category.COAT, label="Coat"))
-        archive = rail_archive(session, folder, client)
+def test_no_photos_come_for_a_client_who_withdrew_consent(archive, elsewhere):
     other, there = elsewhere
     with other.begin() as session:
         client = a_client(session, "The same")

@@ -1,4 +1,5 @@
 import { createRouter, createWebHistory } from 'vue-router'
+import { askEarly } from './composables/railOf'
 import ClientsBook from './views/ClientsBook.vue'
 
 export const router = createRouter({
@@ -12,7 +13,7 @@ export const router = createRouter({
         { path: 'about', name: 'about', component: () => import('./views/AboutView.vue'), meta: { title: 'About the client' } },
         { path: 'hold/:trial?', name: 'hold', component: () => import('./views/HoldView.vue'), meta: { title: 'Hold to the face', bare: true } },
         { path: 'side-by-side', name: 'side-by-side', component: () => import('./views/SideBySideView.vue'), meta: { title: 'Side by side' } },
-        { path: 'rail', name: 'rail', component: () => import('./views/RailView.vue'), meta: { title: 'Rail' } },
+        { path: 'rail', name: 'rail', component: () => import('./views/RailView.vue'), meta: { title: 'Rail' }, beforeEnter: (to) => askEarly(String(to.params.client)) },
         { path: 'looks', name: 'looks', component: () => import('./views/LooksView.vue'), meta: { title: 'Looks' } },
         { path: 'intake', name: 'intake', component: () => import('./views/IntakeView.vue'), meta: { title: 'Intake' } },
         { path: '', redirect: { name: 'rail' } },

@@ -1,5 +1,6 @@
 import { computed, onBeforeUnmount, ref, shallowRef, watch, type Ref } from 'vue'
 import { answered, api, type Kept, type Piece, type RailWord, type Word } from '@/api'
+import { railOf } from './railOf'
 import { useTried } from './useTried'
 
 const AGAIN_AFTER = 2000
@@ -19,7 +20,7 @@ export function useRail(clientId: Ref<string>) {
     tried(async () => {
       const wanted = clientId.value
       if (!wanted) return
-      const found = await answered(api.GET('/api/clients/{client_id}/rail', { params: { path: { client_id: wanted } } }))
+      const found = await railOf(wanted)
       if (wanted === clientId.value) pieces.value = found
       loaded.value = true
     })

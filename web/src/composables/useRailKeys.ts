@@ -21,8 +21,8 @@ export interface RailDeeds {
 export const RAIL_KEYS: [string, string][] = [
   ['← →', 'along the rail, with Shift to choose on the way'], ['Space', 'choose the piece'],
   ...BINS.map(({ key, bin }): [string, string] => [key.toUpperCase(), `hang with the ${bin}s`]),
-  ['Y', 'it hangs right'], ['N', 'next in doubt'], ['K A M G', 'keep, alter, mend, let go'], ['F', 'fits now'], ['S', 'a set of what is chosen'],
-  ['R', 'two faces of one piece'], ['L', 'start a look from what is chosen'], ['/', 'find by words'], ['+ −', 'nearer, farther'],
+  ['Y', 'it hangs right'], ['N', 'next in doubt'], ['K A M G', 'keep, alter, mend, let go'], ['F', 'fits now'], ['S', 'a set of what is chosen, or no longer'],
+  ['R', 'two faces of one piece, or no longer'], ['L', 'start a look from what is chosen'], ['/', 'find by words'], ['+ −', 'nearer, farther'],
   ['Ctrl A', 'choose all that is found'], ['Esc', 'put all back'], ['Ctrl Z', 'take back'], ['Ctrl Y', 'do again'], ['?', 'these keys'],
 ]
 

@@ -95,7 +95,8 @@ function makeSet() {
 }
 function twoFaces() {
   const [first, second, ...more] = [...chosen.value]
-  if (first && second && !more.length) void joinFaces(first, second)
+  if (first && second && byId.value.get(first)?.kept.other_face === second) void deed({ kept: { other_face: null } }, [first, second])
+  else if (first && second && !more.length) void joinFaces(first, second)
   else told.value = 'Choose the two faces of one piece first.'
 }
 function startLook() {
