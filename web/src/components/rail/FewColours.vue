@@ -119,7 +119,7 @@ void find()
         </template>
       </p>
       <p v-if="out.length" class="out">
-        Out: <span v-for="one in out" :key="one.piece_id"><button class="word link" type="button" @click="emit('show', one.piece_id)">{{ byId.get(one.piece_id)?.label }}</button> <span class="soft">{{ one.difference.toFixed(0) }} ΔE</span> <button class="word soft" type="button" :aria-label="`add the colour of ${byId.get(one.piece_id)?.label}`" @click="withPiece(one.piece_id)">+</button></span>
+        Out: <span v-for="one in out" :key="one.piece_id"><button class="word link" type="button" @click="emit('show', one.piece_id)">{{ byId.get(one.piece_id)?.label }}</button> <span class="soft">{{ one.share ? `${percent(one.share)} of it in` : `${one.difference.toFixed(0)} ΔE away` }}</span> <button class="word soft" type="button" :aria-label="`add the colour of ${byId.get(one.piece_id)?.label}`" @click="withPiece(one.piece_id)">+</button></span>
       </p>
     </template>
   </div>
