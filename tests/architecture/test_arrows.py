@@ -25,6 +25,7 @@ STANDARD = {
     "typing",
     "math",
     "itertools",
+    "tomllib",
 }
 FILES = sorted(p.relative_to(SOURCE) for p in SOURCE.rglob("*.py") if p.parent != SOURCE or p.stem in MAY_IMPORT)
 

@@ -1,5 +1,7 @@
 """Every change of a rail can be taken back, any number of them, also after a restart."""
 
+from concurrent.futures import ThreadPoolExecutor
+
 import pytest
 
 from lucid_swatch.core.garment.vocabulary import Bin, Metal
@@ -60,6 +62,15 @@ def test_every_step_goes_back_and_forth_also_after_a_restart(sessions, data, mar
         assert rail(sessions, maren) == state
     with pytest.raises(Refused, match="nothing to do again"):
         do(sessions, redo, maren)
+
+
+def test_steps_that_come_at_once_each_take_one_change_back(sessions, maren):
+    before = rail(sessions, maren)
+    for deed in DEEDS:
+        do(sessions, deed, maren)
+    with ThreadPoolExecutor(len(DEEDS)) as threads:
+        list(threads.map(lambda _: do(sessions, undo, maren), DEEDS))
+    assert rail(sessions, maren) == before
 
 
 def test_a_new_change_ends_what_could_be_done_again(sessions, maren):

@@ -27,6 +27,10 @@ class Journal:
         self.session.flush()
         return _record(row)
 
+    def hold(self) -> None:
+        """Keeps every other writer out until this transaction ends, so that what is read next is still so when written."""
+        self.session.execute(sa.update(ChangeRow).where(ChangeRow.id == -1).values(taken_back=False))
+
     def of_client(self, client_id: str) -> list[ChangeRecord]:
         """A client's changes, newest first."""
         found = sa.select(ChangeRow).where(ChangeRow.client_id == client_id).order_by(ChangeRow.id.desc())

@@ -72,6 +72,7 @@ def recorded(session: Session, client_id: str, told: str, at: datetime | None = 
 
 def undo(session: Session, client_id: str) -> ChangeRecord:
     """Takes back the newest change of a client's rail. Refused when there is none, or kept looks stand in its way."""
+    Journal(session).hold()
     Clients(session).get(client_id)
     change = Journal(session).newest(client_id)
     if change is None:
@@ -84,6 +85,7 @@ def undo(session: Session, client_id: str) -> ChangeRecord:
 
 def redo(session: Session, client_id: str) -> ChangeRecord:
     """Does again what was taken back last. Refused when nothing was."""
+    Journal(session).hold()
     Clients(session).get(client_id)
     change = Journal(session).oldest_taken_back(client_id)
     if change is None:

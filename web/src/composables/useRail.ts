@@ -54,7 +54,10 @@ export function useRail(clientId: Ref<string>) {
       await load()
     })
 
-  const step = (way: 'undo' | 'redo') =>
+  /** One step after the other, however fast the keys come. */
+  let steps: Promise<unknown> = Promise.resolve()
+  const step = (way: 'undo' | 'redo') => (steps = steps.then(() => stepNow(way)))
+  const stepNow = (way: 'undo' | 'redo') =>
     tried(async () => {
       const done = await answered(api.POST(`/api/clients/{client_id}/${way}`, { params: { path: { client_id: clientId.value } } }))
       told.value = `${way === 'undo' ? 'Taken back' : 'Done again'}: ${done.told}`
