@@ -21,11 +21,18 @@ export function useKeptLooks(clientId: Ref<string>) {
       await load()
       return kept
     })
+  /** Changes what is kept about a look; changes that come close together are written one after the other. */
+  let writing: Promise<unknown> = Promise.resolve()
+  const keepAbout = (id: string, what: LookKept) =>
+    (writing = writing.then(async () => {
+      const look = looks.value.find((one) => one.id === id)
+      if (look) await keep({ name: look.name, pieces: look.pieces, intent: look.intent, keptAs: id }, { ...look.kept, ...what })
+    }))
   const letGo = (look: KeptLook) =>
     tried(async () => {
       await answered(api.DELETE('/api/looks/{look_id}', { params: { path: { look_id: look.id } } }))
       await load()
     })
   watch(clientId, load, { immediate: true })
-  return { looks, problem, keep, letGo }
+  return { looks, problem, keep, keepAbout, letGo }
 }

@@ -29,7 +29,7 @@ const surround = useSurround()
 const { id, client, problem: clientProblem } = useClient()
 const { pieces: rail, loaded, problem: railProblem } = useRail(id)
 const { draft, canUndo, change, undo, redo, keepOnly } = useLookDraft(id)
-const { looks, problem: keepProblem, keep, letGo } = useKeptLooks(id)
+const { looks, problem: keepProblem, keep, keepAbout, letGo } = useKeptLooks(id)
 const onRail = computed(() => draft.value.pieces.filter((one) => rail.value.some((p) => p.id === one)))
 const intent = computed(() => draft.value.intent)
 const rain = ref(false)
@@ -77,10 +77,7 @@ async function keepAs(name: string, another = false) {
     said.value = `Kept as ${kept.name}.`
   }
 }
-async function about(kept: LookKept) {
-  const look = openLook.value
-  if (look) await keep({ name: look.name, pieces: look.pieces, intent: look.intent, keptAs: look.id }, kept)
-}
+const about = (what: LookKept) => openLook.value && void keepAbout(openLook.value.id, what)
 useKeys(() => ({
   space: () => (squint.value = !squint.value),
   'ctrl+z': undo,

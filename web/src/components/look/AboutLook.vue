@@ -5,8 +5,9 @@ import { SEASONS } from '@/lib/words'
 
 /** What a kept look is for and how it was found, what it varies, and what earlier versions of the rules said of it. */
 const { look, looks } = defineProps<{ look: KeptLook; looks: KeptLook[] }>()
-const emit = defineEmits<{ kept: [kept: LookKept]; open: [look: KeptLook] }>()
-const change = (what: Partial<LookKept>) => emit('kept', { ...look.kept, ...what })
+/** Only what changes is told: another change may be on its way. */
+const emit = defineEmits<{ kept: [what: LookKept]; open: [look: KeptLook] }>()
+const change = (what: LookKept) => emit('kept', what)
 const text = (name: 'occasion' | 'note', event: Event) => change({ [name]: (event.target as HTMLInputElement).value.trim() })
 const rate = (name: 'stylist_rating' | 'client_rating', value: number) => change({ [name]: look.kept[name] === value ? null : value })
 const season = (one: (typeof SEASONS)[number]) => {
