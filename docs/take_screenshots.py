@@ -26,6 +26,7 @@ def take(page, url, folder):
     page.get_by_role("article", name="Ilka Maren").get_by_role("link").first.click()
     page.get_by_label("Camel coat").first.wait_for()
     page.get_by_role("button", name="Charcoal coat").first.hover()
+    page.get_by_text("by temperature").wait_for()
     shot("rail")
     page.get_by_role("button", name="verdict", exact=True).click()
     page.get_by_role("button", name="what works").click()

@@ -1,13 +1,17 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Piece, Work } from '@/api'
+import type { Piece, Work, Zone } from '@/api'
 import PinkedSwatch from '@/components/base/PinkedSwatch.vue'
 import { plural } from '@/lib/words'
 
 /** Which pieces carry the rail, which hardly work, and what one new piece would open. */
 const { work, pieces } = defineProps<{ work: Work; pieces: Piece[] }>()
 const emit = defineEmits<{ show: [id: string] }>()
-const ranked = computed(() => pieces.filter((p) => p.id in work.each).map((piece) => ({ piece, looks: work.each[piece.id] ?? 0 })).sort((a, b) => b.looks - a.looks))
+/** Clothes and shoes are in looks by themselves; an accessory is only added to them. */
+const CARRY: Zone[] = ['layer', 'upper', 'lower', 'whole', 'feet']
+const rank = (carry: boolean) => pieces.filter((p) => p.id in work.each && CARRY.includes(p.zone) === carry).map((piece) => ({ piece, looks: work.each[piece.id] ?? 0 })).sort((a, b) => b.looks - a.looks)
+const ranked = computed(() => rank(true))
+const added = computed(() => rank(false).slice(0, 4))
 const lists = computed(() => [
   { title: 'Working hard', rows: ranked.value.slice(0, 6) },
   { title: 'Hardly working', rows: ranked.value.slice(-Math.min(6, Math.max(0, ranked.value.length - 6))).reverse() },
@@ -38,7 +42,8 @@ const lists = computed(() => [
       <p v-if="!work.openings.length" class="soft">A top, a lower half and shoes are needed before looks can be counted.</p>
     </section>
     <p class="soft counted">
-      {{ work.good }} of {{ plural(work.looks, 'base look') }} reach {{ work.good_from }}: a top with a lower half or one whole piece, with shoes and at most one layer<template v-if="work.drawn">; estimated from a draw</template>. An accessory counts as far as good looks stay good with it.
+      {{ work.good }} of {{ plural(work.looks, 'base look') }} reach {{ work.good_from }}: a top with a lower half or one whole piece, with shoes and at most one layer<template v-if="work.drawn">; estimated from a draw</template>.
+      <template v-if="added.length">Good looks stay good with {{ added.map((row) => `${row.piece.label.toLowerCase()} (${row.looks})`).join(', ') }}.</template>
     </p>
   </div>
 </template>
