@@ -20,7 +20,7 @@ from lucid_swatch.core.garment.vocabulary import (
     Volume,
     Worn,
 )
-from lucid_swatch.core.look.body import AREAS, NEARNESS, OTHER_AREA, ZONES, Zone
+from lucid_swatch.core.look.body import NEARNESS, ZONES, Zone, area_of
 from lucid_swatch.files.sheet import ACROSS
 from lucid_swatch.formats.kept import Kept, Season, seasons_of
 from lucid_swatch.formats.verdict import SortDocument
@@ -174,7 +174,7 @@ def piece_answers(rail: list[OnRail], looks: dict[str, list[str]], strips: dict[
         zone, kept = ZONES[piece.category], Kept.model_validate(hung.kept)
         answers.append(
             PieceAnswer(
-                id=piece.id, label=piece.called, category=piece.category, zone=zone, area=AREAS.get(piece.category, OTHER_AREA),
+                id=piece.id, label=piece.called, category=piece.category, zone=zone, area=area_of(piece.category),
                 nearness=NEARNESS[zone], colours=colours, pattern=piece.pattern, scale=piece.scale,
                 finish=sorted(f.value for f in piece.finish), metal=piece.metal, volume=piece.volume, length=piece.length,
                 formality=piece.formality, warmth=piece.warmth, worn=piece.worn, bin_said=piece.bin_said,
@@ -216,7 +216,7 @@ def bolt_of(rail: list[OnRail]) -> list[BoltColour]:
     total = 0.0
     for one in rail:
         piece = one.hung.piece
-        area = AREAS.get(piece.category, OTHER_AREA)
+        area = area_of(piece.category)
         total += area
         parts += [
             (one.sorted.bin, float(lab[0]), lab, area * float(share), one.sorted.name)

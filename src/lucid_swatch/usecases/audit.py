@@ -13,7 +13,7 @@ from lucid_swatch.core.garment.kin import near_duplicates
 from lucid_swatch.core.garment.piece import Piece
 from lucid_swatch.core.garment.vocabulary import Category, Metal
 from lucid_swatch.core.garment.wardrobe import MadeOf, made_of
-from lucid_swatch.core.look.body import AREAS, OTHER_AREA
+from lucid_swatch.core.look.body import area_of
 from lucid_swatch.core.look.mends import WANTED, wanted_names
 from lucid_swatch.core.look.outfits import Counter, Outfits
 from lucid_swatch.store.clients import Clients
@@ -66,11 +66,6 @@ class Work:
     openings: tuple[Opening, ...]
 
 
-def area_of(piece: Piece) -> float:
-    """How much cloth of a piece shows, in hundredths of a figure."""
-    return AREAS.get(piece.category, OTHER_AREA)
-
-
 def audit(session: Session, client_id: str) -> Audit:
     """What a client's rail is made of, and what it was made of before the last visit."""
     client = Clients(session).get(client_id)
@@ -90,11 +85,13 @@ def audit(session: Session, client_id: str) -> Audit:
 
 def _made(rail: list[OnRail], client: ClientRecord) -> MadeOf:
     pieces = [one.hung.piece for one in rail]
-    return made_of(pieces, [one.sorted for one in rail], [area_of(p) for p in pieces], client.conventions.school)
+    return made_of(
+        pieces, [one.sorted for one in rail], [area_of(p.category) for p in pieces], client.conventions.school
+    )
 
 
 def _in_range(rail: list[OnRail]) -> float | None:
-    known = [(area_of(one.hung.piece), one.suits) for one in rail if one.suits is not None]
+    known = [(area_of(one.hung.piece.category), one.suits) for one in rail if one.suits is not None]
     total = sum(area for area, _ in known)
     return sum(area for area, suits in known if suits) / total if total else None
 

@@ -13,6 +13,7 @@ from lucid_swatch.core.colour.few import few_colours, nearest_of
 from lucid_swatch.core.colour.names import name_colours
 from lucid_swatch.core.garment.neutrals import is_neutral
 from lucid_swatch.core.garment.school import School
+from lucid_swatch.core.look.body import area_of
 from lucid_swatch.core.problems import Refused
 from lucid_swatch.formats.palette import Palette, PaletteColour
 from lucid_swatch.store.clients import Clients
@@ -20,7 +21,6 @@ from lucid_swatch.store.palettes import Palettes
 from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.records import HungPiece, PaletteRecord
 
-from .audit import area_of
 from .changes import recorded
 
 IN_FROM = 0.75
@@ -90,7 +90,7 @@ def named_colours(lab: FloatArray, school: School) -> list[PaletteColour]:
 def _cloth(hung: list[HungPiece]) -> tuple[FloatArray, FloatArray, list[int]]:
     """Every colour of some pieces, how much cloth has it, and how many colours each piece has."""
     lab = np.concatenate([one.piece.lab for one in hung])
-    cloth = np.concatenate([one.piece.share * area_of(one.piece) for one in hung])
+    cloth = np.concatenate([one.piece.share * area_of(one.piece.category) for one in hung])
     return lab, cloth, [len(one.piece.lab) for one in hung]
 
 

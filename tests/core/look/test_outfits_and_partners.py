@@ -7,7 +7,7 @@ from lucid_swatch.core.garment.piece import Piece
 from lucid_swatch.core.garment.vocabulary import Category, PatternType, Scale
 from lucid_swatch.core.look import outfits
 from lucid_swatch.core.look.look import Conventions, Look
-from lucid_swatch.core.look.outfits import GOOD, Counter, count_outfits
+from lucid_swatch.core.look.outfits import GOOD, Counter
 from lucid_swatch.core.look.partners import go_together, partners
 from lucid_swatch.core.look.verdict import judge
 
@@ -35,7 +35,7 @@ def test_every_base_look_is_counted_as_the_scorer_judges_it():
         for look, v in zip(looks, judge([Look("x", tuple(by_name[n] for n in look)) for look in looks]), strict=True)
         if v.overall >= GOOD
     ]
-    found = count_outfits(RAIL, None, Conventions())
+    found = Counter(RAIL, None, Conventions()).outfits()
     assert (found.looks, found.good, found.drawn) == (10, len(good), False)
     for name in ("cream top", "lime top", "navy trousers", "navy dress", "navy coat"):
         assert found.each[name] == sum(name in look for look in good)
@@ -43,19 +43,27 @@ def test_every_base_look_is_counted_as_the_scorer_judges_it():
 
 
 def test_a_large_rail_is_drawn_from_and_told_so(monkeypatch):
-    exact = count_outfits(RAIL * 1, None, Conventions())
+    exact = Counter(RAIL * 1, None, Conventions()).outfits()
     many = [piece(f"{p.id} {k}", p.category, p.lab[0]) for p in RAIL for k in range(4)]
-    whole = count_outfits(many, None, Conventions())
+    whole = Counter(many, None, Conventions()).outfits()
     monkeypatch.setattr(outfits, "MOST_SCORED", 250)
-    drawn = count_outfits(many, None, Conventions())
+    drawn = Counter(many, None, Conventions()).outfits()
     assert not whole.drawn
     assert drawn.drawn
     assert drawn.looks == whole.looks > exact.looks
     assert drawn.good == pytest.approx(whole.good, rel=0.25)
 
 
+def test_looks_and_pairs_are_counted_by_the_studios_own_taste():
+    own = Conventions(tastes=(("temperature-agrees", 3.0), ("echo", 3.0)))
+    plain, moved = ([p.score for p in partners(RAIL[5], RAIL, c, 3)[0]] for c in (Conventions(), own))
+    assert plain != moved
+    gentle = Conventions(tastes=(("contrast-fits", 0.05),))
+    assert Counter(RAIL, None, gentle).outfits().good < Counter(RAIL, None, Conventions()).outfits().good
+
+
 def test_a_rail_without_a_look_has_none():
-    found = count_outfits([RAIL[0], RAIL[-1]], None, Conventions())
+    found = Counter([RAIL[0], RAIL[-1]], None, Conventions()).outfits()
     assert (found.looks, found.good) == (0, 0)
     assert set(found.each.values()) == {0}
 

@@ -92,7 +92,6 @@ def make_batch(looks: list[Look]) -> LookBatch:
         [look.conventions for look in looks],
         [look.intent for look in looks],
         [read[id(look.client)] for look in looks],
-        standard_weights().moved(looks[0].conventions.tastes),
     )
 
 
@@ -102,9 +101,9 @@ def batch_of(
     conventions: list[Conventions],
     intents: list[Intent | None],
     colourings: list[Colouring | None],
-    weights: Weights | None = None,
 ) -> LookBatch:
-    """Looks given as rows of a table. index: (n, m). The lists hold one entry a look, or one for all."""
+    """Looks given as rows of a table. index: (n, m). The lists hold one entry a look, or one for all;
+    all follow the taste of the first."""
     count = len(index)
 
     def spread(values: list[Any]) -> Any:
@@ -121,7 +120,7 @@ def batch_of(
     present = index >= 0
     bare = LookBatch(
         table, index, present, present.astype(float), schools, spread([INTENTS.index(i) for i in intents]),
-        colouring, spread([c is not None for c in colourings]), weights or standard_weights(),
+        colouring, spread([c is not None for c in colourings]), standard_weights().moved(conventions[0].tastes),
     )  # fmt: skip
     area = _seen_area(bare)
     return LookBatch(

@@ -41,6 +41,12 @@ AREAS: dict[C, float] = {
 OTHER_AREA = 0.5
 LARGE_NECKLACE_AREA = 3.0
 
+
+def area_of(category: C) -> float:
+    """Visible area of a category before layering, in hundredths of a figure."""
+    return AREAS.get(category, OTHER_AREA)
+
+
 NEARNESS: dict[Zone, float] = {
     Zone.HEAD: 1.0, Zone.NECK: 1.0, Zone.UPPER: 0.9, Zone.LAYER: 0.8, Zone.WHOLE: 0.85, Zone.WAIST: 0.3,
     Zone.HAND: 0.3, Zone.LOWER: 0.2, Zone.LEGS: 0.15, Zone.FEET: 0.1,

@@ -151,8 +151,3 @@ class Counter:
             scores.append(score_batch(batch).overall)
         answer: BoolArray = np.concatenate(scores) >= GOOD
         return answer
-
-
-def count_outfits(pieces: list[Piece], client: Client | None, conventions: Conventions) -> Outfits:
-    """How many good base looks a rail holds, and how many each piece is in."""
-    return Counter(pieces, client, conventions).outfits()

@@ -14,7 +14,7 @@ from ..garment.piece import Piece
 from ..garment.school import BROAD, School
 from ..garment.sorting import said_temperature
 from ..garment.vocabulary import PLAIN_PATTERNS, Bin, Category, Finish, Metal, PatternType, Scale, Volume, Worn
-from .body import ACCESSORY_ZONES, AREAS, LARGE_NECKLACE_AREA, NEARNESS, OTHER_AREA, ZONES, Zone
+from .body import ACCESSORY_ZONES, LARGE_NECKLACE_AREA, NEARNESS, ZONES, Zone, area_of
 from .weights import threshold
 
 METALS = (Metal.NONE, Metal.GOLD, Metal.SILVER, Metal.ROSE, Metal.MIXED)
@@ -200,7 +200,7 @@ def _shine(piece: Piece) -> float:
 def _area(piece: Piece) -> float:
     if piece.category.value == "necklace" and (piece.statement or 0.0) > 0.5:
         return LARGE_NECKLACE_AREA
-    return AREAS.get(piece.category, OTHER_AREA)
+    return area_of(piece.category)
 
 
 def _boldness(piece: Piece) -> float:

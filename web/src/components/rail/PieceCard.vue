@@ -30,7 +30,7 @@ const fits = (value: boolean) => emit('kept', { fits: piece.kept.fits === value 
         <p class="soft">{{ piece.category.replace('-', ' ') }} · {{ patternWords(piece) }}<template v-if="piece.finish.length"> · {{ piece.finish.join(', ') }}</template><template v-if="piece.metal !== 'none'"> · {{ piece.metal }} metal</template></p>
         <p v-if="piece.kept.set" class="soft">of the set {{ piece.kept.set }}</p>
         <p v-if="piece.kept.other_face" class="soft">one of two faces: <button class="word link" type="button" @click="emit('show', piece.kept.other_face)">turn it</button></p>
-        <p v-if="piece.fit !== null">suits {{ percent(Math.min(1, piece.fit)) }}, {{ piece.suits ? 'in the range' : 'outside the range' }}</p>
+        <p v-if="piece.fit !== null">sits with the colouring: {{ (100 * Math.min(1, piece.fit)).toFixed(0) }} of 100, {{ piece.suits ? 'in the range' : 'outside the range' }}</p>
       </div>
     </div>
     <div class="row" role="group" aria-label="Verdict of the day">
