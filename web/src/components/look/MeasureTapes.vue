@@ -23,7 +23,7 @@ const toggle = (name: string) => (open.value = open.value === name ? null : name
     <button class="word soft more" type="button" :aria-expanded="why" @click="why = !why">why not higher?</button>
     <ol v-if="why" class="why">
       <li v-for="one in judged.held_back" :key="one.measure + one.text" @mouseenter="$emit('point', one.pieces)" @mouseleave="$emit('point', [])">
-        <strong>{{ one.lost ? '−' : '+' }}{{ one.costs.toFixed(1) }}</strong><span>{{ one.lost ? one.text : `up to that, not there yet: ${one.text}` }} <span class="soft">({{ one.measure }})</span></span>
+        <strong>{{ one.lost ? '−' : '+' }}{{ one.costs.toFixed(1) }}</strong><span>{{ one.lost ? one.text : `not there yet, at most this much: ${one.text}` }} <span class="soft">({{ one.measure }})</span></span>
       </li>
       <li v-if="!judged.held_back.length"><strong /><span>Nothing costs it a point.</span></li>
     </ol>
