@@ -7,11 +7,16 @@ import time
 from pathlib import Path
 
 import pytest
+from hypothesis import settings
 
 from lucid_swatch.demo.build import build_demo
 from lucid_swatch.outside.cut_out import SalientObjectNetwork
 from lucid_swatch.store.database import open_database
 from lucid_swatch.store.folder import Folder
+
+# a slow machine fails nothing
+settings.register_profile("patient", deadline=None)
+settings.load_profile("patient")
 
 ROOT = Path(__file__).parents[1]
 OLD = 24 * 3600

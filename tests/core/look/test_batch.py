@@ -21,7 +21,7 @@ def piece(category, **named):
 def seen(*pieces):
     """Area by category, in shares of the figure."""
     batch = make_batch([Look("look", pieces)])
-    return {batch.piece(0, k).category: float(batch.area[0, k]) for k in range(len(pieces))}
+    return {batch.piece(0, k).category: float(batch.area[k, 0]) for k in range(len(pieces))}
 
 
 @settings(max_examples=60, deadline=None)

@@ -1,9 +1,13 @@
 """The array types that the core passes round: the last axis holds the channels, any batch in front."""
 
+from typing import Any
+
 import numpy as np
 from numpy.typing import NDArray
 
 FloatArray = NDArray[np.float64]
+RealArray = NDArray[np.floating[Any]]
+"""Of single precision where there is much of it."""
 IntArray = NDArray[np.intp]
 BoolArray = NDArray[np.bool_]
 ByteArray = NDArray[np.uint8]

@@ -1,73 +1,193 @@
-"""Many looks as arrays: which pieces, how much of each is seen, and what is known of them."""
+"""Many looks as arrays: which pieces, how much of each is seen, and what is known of them.
+
+The looks run along the last axis and the places of a look along the first, so that every rule is a few sums over
+long rows."""
 
 from dataclasses import dataclass, field, fields
+from functools import cached_property
 from typing import Any
 
 import numpy as np
 
 from ..client.colouring import Colouring, read_colouring
-from ..colour.arrays import BoolArray, FloatArray, IntArray
+from ..colour.arrays import BoolArray, IntArray, RealArray
 from ..garment.piece import Piece
 from ..garment.vocabulary import Category
+from .asked import MARKED, NOTICED, SEEN, Rule, marked, marks, noticed_features, seen_features
 from .body import Zone
 from .look import Conventions, Intent, Look, in_order
-from .table import CATEGORIES, ZONE_ORDER, PieceTable, build_table
+from .points import Points
+from .table import PieceTable, build_table
 from .weights import Weights, standard_weights
 
 INTENTS: tuple[Intent | None, ...] = (None, *Intent)
 
 
-@dataclass(frozen=True, slots=True, eq=False)
+@dataclass(frozen=True, eq=False)
 class LookBatch:
     """n looks of up to m pieces from one table."""
 
     table: PieceTable
-    index: IntArray
-    """(n, m), rows of the table, -1 where a look has fewer pieces."""
-    present: BoolArray
-    area: FloatArray
-    """(n, m), share of the figure that shows the piece; a row sums to 1."""
+    rows: IntArray
+    """(m, n), rows of the table; its blank row where a look has fewer pieces."""
     schools: dict[str, BoolArray]
     """(n,) each, by the field names of Conventions."""
     intent: IntArray
     """(n,), into INTENTS."""
-    colouring: dict[str, FloatArray]
+    colouring: dict[str, RealArray]
     """(n,) each, by the field names of Colouring; nan where unknown."""
     has_client: BoolArray
     weights: Weights = field(default_factory=standard_weights)
     """What the rules are worth."""
 
-    def of(self, values: Any, empty: Any = 0) -> Any:
-        """A feature of the table for every place: (n, m), `empty` where there is no piece."""
-        gathered = values[np.maximum(self.index, 0)]
-        return np.where(self.present.reshape(self.present.shape + (1,) * (gathered.ndim - 2)), gathered, empty)
+    @cached_property
+    def present(self) -> BoolArray:
+        """Whether there is a piece. (m, n)."""
+        present: BoolArray = self.rows < self.table.blank
+        return present
 
-    def between(self, pair_values: Any, empty: Any = 0) -> Any:
-        """A pair table for every two places: (n, m, m), `empty` where one is missing or on the diagonal."""
-        rows = np.maximum(self.index, 0)
-        gathered = pair_values[rows[:, :, None], rows[:, None, :]]
-        both = self.present[:, :, None] & self.present[:, None, :]
-        return np.where(both & ~np.eye(rows.shape[1], dtype=bool), gathered, empty)
+    @cached_property
+    def area(self) -> RealArray:
+        """Share of the figure that shows the piece. (m, n), the places of a look sum to 1."""
+        area = _seen_area(self)
+        share: RealArray = area / np.maximum(area.sum(axis=0), 1e-9)
+        return share
 
-    def zone(self, *zones: Zone) -> BoolArray:
-        """Whether each place is worn in one of the zones. (n, m)."""
-        inside: BoolArray = np.isin(self.of(self.table.zone, -1), [ZONE_ORDER.index(z) for z in zones])
-        return inside
+    @cached_property
+    def area_root(self) -> RealArray:
+        """The area to the power of 0.3, which runs from large to small as the eye does. (m, n)."""
+        root: RealArray = self.area**0.3
+        return root
 
-    def category(self, *categories: Category) -> BoolArray:
-        """Whether each place holds one of the categories. (n, m)."""
-        inside: BoolArray = np.isin(self.of(self.table.category, -1), [CATEGORIES.index(c) for c in categories])
-        return inside
+    @cached_property
+    def emphasis(self) -> RealArray:
+        """How much each piece counts beside its area: small things are noticed. (m, n), the places sum to 1."""
+        weight = self.area_root * self.area_root
+        share: RealArray = weight / np.maximum(weight.sum(axis=0), 1e-9)
+        return share
+
+    @cached_property
+    def _gathered(self) -> dict[object, Any]:
+        return {}
+
+    def of(self, feature: str | Rule) -> Any:
+        """A feature of the table, or what a rule makes of each piece, for every place. (m, n)."""
+        if feature not in self._gathered:
+            gathered = self._gather(self.table.named(feature), self.rows)
+            # what only one rule asks for is not kept: memory that is used again is still at hand
+            if not isinstance(feature, str):
+                return gathered
+            self._gathered[feature] = gathered
+        return self._gathered[feature]
+
+    def seen(self, rule: Rule) -> RealArray:
+        """The mean over a look by area, of a rule that is listed so. (n,)."""
+        mean: RealArray = self._by_area[SEEN.index(rule)]
+        return mean
+
+    def noticed(self, rule: Rule) -> RealArray:
+        """The mean over a look by emphasis, of a rule that is listed so. (n,)."""
+        mean: RealArray = self._by_emphasis[NOTICED.index(rule)]
+        return mean
+
+    def some(self, rule: Rule) -> BoolArray:
+        """Whether a marked rule holds for any piece. (n,)."""
+        yes: BoolArray = (self._marks & np.uint64(1 << MARKED.index(rule))).astype(bool)
+        return yes
+
+    @cached_property
+    def _by_area(self) -> RealArray:
+        return self._mean(seen_features, self.area)
+
+    @cached_property
+    def _by_emphasis(self) -> RealArray:
+        return self._mean(noticed_features, self.emphasis)
+
+    def _mean(self, features: Rule, weight: RealArray) -> RealArray:
+        gathered = self.table.derive(features).take(self.rows, axis=0, mode="wrap")
+        mean: RealArray = np.einsum("mn,mnk->kn", weight, gathered)
+        return mean
+
+    @cached_property
+    def _marks(self) -> IntArray:
+        found: IntArray = np.bitwise_or.reduce(self._gather(self.table.derive(marks), self.rows), axis=0)
+        return found
+
+    def _gather(self, values: Any, rows: IntArray) -> Any:
+        # every row is in the table, so nothing ever wraps: the mode only saves a check of each
+        return values.take(rows, mode="wrap")
+
+    def between(self, feature: str | Rule, looks: IntArray | None = None) -> Any:
+        """The same of pairs, for every two places. (pairs, n), in the order of `across`. looks: only of these."""
+        return self._gather(self.table.named(feature), self._cells if looks is None else self._cells[:, looks])
+
+    @cached_property
+    def _cells(self) -> IntArray:
+        return across(np.add, self.rows, self.rows * (self.table.blank + 1))
+
+    def beside(self, one: IntArray, feature: str) -> Any:
+        """A feature of pairs between one place of each look and every place. one: (n,), places; to (m, n)."""
+        leading = self.rows[one, np.arange(self.rows.shape[1])]
+        return self._gather(self.table.named(feature), leading * (self.table.blank + 1) + self.rows)
+
+    def best_with_any(self, pair_values: RealArray) -> RealArray:
+        """The largest value that each place has with another. (pairs, n), at least 0, to (m, n)."""
+        places = len(self.rows)
+        best = np.zeros((places, pair_values.shape[1]), dtype=pair_values.dtype)
+        done = 0
+        for apart in range(1, places):
+            some = pair_values[done : done + places - apart]
+            np.maximum(best[:-apart], some, out=best[:-apart])
+            np.maximum(best[apart:], some, out=best[apart:])
+            done += places - apart
+        return best
+
+    def most(self, pair_values: RealArray) -> RealArray:
+        """The largest value of any two places, 0 where a look has one. (pairs, n) to (n,)."""
+        largest: RealArray = pair_values.max(axis=0, initial=0)
+        return largest
+
+    def silent(self, code: str) -> Points:
+        """A rule that has nothing to say of any look."""
+        none = np.zeros(self.rows.shape, dtype=bool)
+        return Points(code, np.zeros(self.rows.shape[1], dtype=np.float32), lambda i: none[:, i], lambda i: "")
+
+    def only(self, look: int) -> "LookBatch":
+        """One look of the batch, as a batch."""
+        own = slice(look, look + 1)
+        return LookBatch(
+            self.table, self.rows[:, own], {name: values[own] for name, values in self.schools.items()},
+            self.intent[own], {name: values[own] for name, values in self.colouring.items()}, self.has_client[own],
+            self.weights,
+        )  # fmt: skip
 
     def called(self, look: int, places: BoolArray) -> str:
         """The pieces at some places of one look, by name, for a sentence. places: (m,)."""
-        names = [self.piece(look, int(place)).in_a_sentence for place in np.flatnonzero(places & self.present[look])]
+        names = [self.piece(look, int(p)).in_a_sentence for p in np.flatnonzero(places & self.present[:, look])]
         names = names or ["nothing"]
         return names[0] if len(names) == 1 else ", ".join(names[:-1]) + " and " + names[-1]
 
     def piece(self, look: int, place: int) -> Piece:
         """The piece at a place of a look."""
-        return self.table.pieces[int(self.index[look, place])]
+        return self.table.pieces[int(self.rows[place, look])]
+
+
+def across(act: np.ufunc, values: Any, others: Any = None) -> Any:
+    """What an operation makes of every two places. (m, n), and (m, n) for the second of the two if they are others,
+    to (pairs, n): all neighbours first, then those two apart, and so on."""
+    others = values if others is None else others
+    places, looks = values.shape
+    made = np.empty((places * (places - 1) // 2, looks), dtype=values.dtype)
+    done = 0
+    for apart in range(1, places):
+        act(values[:-apart], others[apart:], out=made[done : done + places - apart])
+        done += places - apart
+    return made
+
+
+def count(places: BoolArray) -> Any:
+    """How many places of each look. (m, n) to (n,)."""
+    return np.add.reduce(places.view(np.int8), axis=0)
 
 
 def make_batch(looks: list[Look]) -> LookBatch:
@@ -102,12 +222,12 @@ def batch_of(
     intents: list[Intent | None],
     colourings: list[Colouring | None],
 ) -> LookBatch:
-    """Looks given as rows of a table. index: (n, m). The lists hold one entry a look, or one for all;
-    all follow the taste of the first."""
+    """Looks given as rows of a table. index: (n, m), -1 where a look has fewer pieces. The lists hold one entry a
+    look, or one for all; all follow the taste of the first."""
     count = len(index)
 
-    def spread(values: list[Any]) -> Any:
-        array = np.array(values)
+    def spread(values: list[Any], dtype: Any = None) -> Any:
+        array = np.array(values, dtype=dtype)
         return array if len(array) == count else np.repeat(array, count)
 
     schools = {
@@ -116,44 +236,70 @@ def batch_of(
         if f.name not in ("leanings", "tastes")
     }
     unknown = Colouring(0.0, 0.0, float("nan"), float("nan"), float("nan"))
-    colouring = {f.name: spread([getattr(c or unknown, f.name) for c in colourings]) for f in fields(Colouring)}
-    present = index >= 0
-    bare = LookBatch(
-        table, index, present, present.astype(float), schools, spread([INTENTS.index(i) for i in intents]),
-        colouring, spread([c is not None for c in colourings]), standard_weights().moved(conventions[0].tastes),
-    )  # fmt: skip
-    area = _seen_area(bare)
-    return LookBatch(
-        table, index, present, area / np.maximum(area.sum(axis=1, keepdims=True), 1e-9), schools, bare.intent,
-        colouring, bare.has_client, bare.weights,
-    )  # fmt: skip
-
-
-def _seen_area(batch: LookBatch) -> FloatArray:
-    """Area of each piece after what lies over it. Layers are worn open unless the piece says closed."""
-    area = batch.of(batch.table.area, 0.0)
-    closed = batch.of(batch.table.closed, False)
-    coat, jacket = (
-        batch.category(Category.COAT, Category.WRAP),
-        batch.category(Category.JACKET, Category.WAISTCOAT),
-    )
-    some = {
-        "coat": coat.any(axis=1, keepdims=True),
-        "jacket": jacket.any(axis=1, keepdims=True),
-        "closed": ((coat | jacket) & closed).any(axis=1, keepdims=True),
-        "knit": batch.category(Category.KNIT).any(axis=1, keepdims=True),
-        "trousers": batch.category(Category.TROUSERS).any(axis=1, keepdims=True),
+    colouring = {
+        f.name: spread([getattr(c or unknown, f.name) for c in colourings], np.float32) for f in fields(Colouring)
     }
-    layered = some["coat"] | some["jacket"]
-    factor = np.ones_like(area)
+    return LookBatch(
+        table, np.ascontiguousarray(np.where(index < 0, table.blank, index).T), schools,
+        spread([INTENTS.index(i) for i in intents]), colouring, spread([c is not None for c in colourings]),
+        standard_weights().moved(conventions[0].tastes),
+    )  # fmt: skip
 
-    def cover(places: BoolArray, seen: Any) -> None:
-        factor[...] = np.where(places, factor * seen, factor)
 
-    cover(batch.zone(Zone.UPPER) & layered, np.where(some["closed"], 0.12, 10 / 28))
-    cover(batch.zone(Zone.WHOLE) & layered, np.where(some["closed"], 0.4, np.where(some["coat"], 0.6, 0.75)))
-    cover(batch.zone(Zone.LOWER) & some["coat"], np.where(some["closed"], 0.5, 0.75))
-    cover(jacket & some["coat"], np.where(some["closed"], 0.15, 0.45))
-    cover(batch.category(Category.SHIRT) & some["knit"], 4 / 28)
-    cover(batch.zone(Zone.LEGS) & some["trousers"], 0.2)
-    return area * factor
+@marked
+def _coat(table: PieceTable) -> Any:
+    return table.is_a(Category.COAT, Category.WRAP)
+
+
+@marked
+def _jacket(table: PieceTable) -> Any:
+    return table.is_a(Category.JACKET, Category.WAISTCOAT)
+
+
+@marked
+def _closed_layer(table: PieceTable) -> Any:
+    return table.closed & (_coat(table) | _jacket(table))
+
+
+@marked
+def _knit(table: PieceTable) -> Any:
+    return table.is_a(Category.KNIT)
+
+
+@marked
+def _trousers(table: PieceTable) -> Any:
+    return table.is_a(Category.TROUSERS)
+
+
+def _shirt(table: PieceTable) -> Any:
+    return table.is_a(Category.SHIRT)
+
+
+COVERED = ("upper", "whole", "lower", "jacket", "shirt", "legs", "else")
+
+
+def _covered_as(table: PieceTable) -> Any:
+    """Which of COVERED a piece is."""
+    kinds = (
+        _shirt(table), table.worn(Zone.UPPER), table.worn(Zone.WHOLE), table.worn(Zone.LOWER), _jacket(table),
+        table.worn(Zone.LEGS),
+    )  # fmt: skip
+    names = ("shirt", "upper", "whole", "lower", "jacket", "legs")
+    return np.select(kinds, [np.int8(COVERED.index(name)) for name in names], np.int8(COVERED.index("else")))
+
+
+def _seen_area(batch: LookBatch) -> RealArray:
+    """Area of each piece after what lies over it, in hundredths of a figure. (m, n). Layers are worn open unless the
+    piece says closed."""
+    coat, jacket, closed = batch.some(_coat), batch.some(_jacket), batch.some(_closed_layer)
+    seen = np.ones((len(COVERED), batch.rows.shape[1]), dtype=np.float32)
+    upper, whole, lower, under, shirt, legs, _ = seen
+    upper[...] = np.where(coat | jacket, np.where(closed, 0.12, 10 / 28), 1.0)
+    whole[...] = np.where(coat | jacket, np.where(closed, 0.4, np.where(coat, 0.6, 0.75)), 1.0)
+    lower[...] = np.where(coat, np.where(closed, 0.5, 0.75), 1.0)
+    under[...] = np.where(coat, np.where(closed, 0.15, 0.45), 1.0)
+    shirt[...] = upper * np.where(batch.some(_knit), 4 / 28, 1.0)
+    legs[...] = np.where(batch.some(_trousers), 0.2, 1.0)
+    looks = seen.shape[1]
+    area: RealArray = batch.of("area") * seen.take(batch.of(_covered_as) * np.intp(looks) + np.arange(looks))
+    return area

@@ -2,92 +2,104 @@
 
 import numpy as np
 
-from ..colour.arrays import FloatArray
+from ..colour.arrays import BoolArray, RealArray
 from .batch import LookBatch
 from .body import Zone
-from .contrast import client_band, look_contrast
+from .contrast import client_band
+from .monochrome import is_layer
 from .points import Measured, Points
+from .table import Feature, PieceTable
 
 
-def measure_colouring(batch: LookBatch) -> Measured:
-    """Points for every look of a batch; only those with a client are to be used."""
+def measure_colouring(batch: LookBatch, contrast: RealArray) -> Measured:
+    """Points for every look of a batch; only those with a client are to be used. contrast: (n,), of the looks."""
+    start = batch.weights.starts["colouring"]
+    if not batch.has_client.any():
+        return Measured(start, (_unsure(batch),))
+    near = _near(batch)
     return Measured(
-        batch.weights.starts["colouring"], (_temperature(batch), _clarity(batch), _contrast(batch), _unsure(batch))
+        start, (_temperature(batch, near), _clarity(batch, near), _contrast(batch, contrast), _unsure(batch))
     )
 
 
-def _near(batch: LookBatch) -> FloatArray:
-    """Weight of each piece at the face. (n, m), rows sum to 1."""
-    under_layer = batch.zone(Zone.LAYER).any(axis=1, keepdims=True) & batch.zone(Zone.UPPER)
-    nearness = np.where(under_layer, 0.95, batch.of(batch.table.nearness))
-    weight = np.sqrt(batch.area) * nearness**2 * batch.present
-    near: FloatArray = weight / np.maximum(weight.sum(axis=1, keepdims=True), 1e-9)
+def _nearness(table: PieceTable) -> Feature:
+    return table.nearness**2
+
+
+def _nearer_under_a_layer(table: PieceTable) -> Feature:
+    return (0.95**2 - table.nearness**2) * table.worn(Zone.UPPER)
+
+
+def _near(batch: LookBatch) -> RealArray:
+    """Weight of each piece at the face. (m, n), the places sum to 1."""
+    layered = batch.some(is_layer)
+    nearness = batch.of(_nearness) + batch.of(_nearer_under_a_layer) * layered
+    weight = np.sqrt(batch.area) * nearness
+    near: RealArray = weight / np.maximum(weight.sum(axis=0), 1e-9)
     return near
 
 
-def _temperature(batch: LookBatch) -> Points:
-    near = _near(batch)
-    skin = batch.colouring["undertone"]
+def _temperature(batch: LookBatch, near: RealArray) -> Points:
+    skin, trust = batch.colouring["undertone"], batch.colouring["undertone_trust"]
     # a white or a black sits with every skin; a cool skin minds warm cloth and the other way round
-    warmth = batch.of(batch.table.temperature)
-    agreement = warmth * skin[:, None]
-    values = (
-        batch.weights.points["near-face-temperature"]
-        * (near * np.where(agreement < 0, 1.25, 1.0) * agreement).sum(axis=1)
-        / 0.8
-    )
-    values = values * batch.colouring["undertone_trust"]
-    felt = np.where((values >= 0)[:, None], agreement, -agreement) * near
-    places = felt > 0.3 * np.maximum(felt.max(axis=1, keepdims=True), 1e-9)
-    face = (near * warmth).sum(axis=1)
+    warmth = batch.of("temperature")
+    agreement = warmth * skin
+    felt = near * agreement
+    worth = batch.weights.points["near-face-temperature"] / 0.8
+    values = worth * (felt + 0.25 * np.minimum(felt, 0)).sum(axis=0) * trust
+
+    def places(i: int) -> BoolArray:
+        telling = felt[:, i] if values[i] >= 0 else -felt[:, i]
+        shown: BoolArray = telling > 0.3 * max(float(telling.max()), 1e-9)
+        return shown
 
     def text(i: int) -> str:
-        apart = abs(face[i] - skin[i])
-        side = "warmer" if face[i] > skin[i] else "cooler"
+        face = float((near[:, i] * warmth[:, i]).sum())
+        apart = abs(face - skin[i])
+        side = "warmer" if face > skin[i] else "cooler"
         if values[i] >= 0:
-            return f"{batch.called(i, places[i])} near the face: with {'warm' if skin[i] > 0 else 'cool'} skin, {apart:.1f} apart"
-        return f"{batch.called(i, places[i])} near the face: {side} than the skin by {apart:.1f}"
+            return f"{batch.called(i, places(i))} near the face: with {'warm' if skin[i] > 0 else 'cool'} skin, {apart:.1f} apart"
+        return f"{batch.called(i, places(i))} near the face: {side} than the skin by {apart:.1f}"
 
     return Points("near-face-temperature", values, places, text)
 
 
-def _clarity(batch: LookBatch) -> Points:
-    near = _near(batch)
+def _tone(table: PieceTable) -> Feature:
+    return 1 - table.neutral
+
+
+def _clear_tone(table: PieceTable) -> Feature:
+    return _tone(table) * ((table.strong - 8) / 50).clip(0, 1)
+
+
+def _clarity(batch: LookBatch, near: RealArray) -> Points:
     own = batch.colouring["clarity"]
-    level = np.clip((batch.of(batch.table.strong) - 8) / 50, 0, 1)
-    coloured = np.clip(1 - batch.of(batch.table.neutral), 0, 1) * near
-    seen = (coloured * level).sum(axis=1) / np.maximum(coloured.sum(axis=1), 1e-9)
-    off = np.abs(seen - np.nan_to_num(own, nan=0.5))
-    amount = np.clip(coloured.sum(axis=1) / 0.4, 0, 1)
-    values = np.where(
-        np.isnan(own), 0.0, amount * batch.weights.points["near-face-clarity"] * np.clip(1 - 3.0 * off, -4 / 3, 1)
-    )
-    places = coloured > 0.1
+    coloured = batch.of(_tone) * near
+    total = coloured.sum(axis=0)
+    seen = (near * batch.of(_clear_tone)).sum(axis=0) / np.maximum(total, 1e-9)
+    off = np.abs(seen - own)
+    amount = (total / 0.4).clip(0, 1)
+    fits = amount * batch.weights.points["near-face-clarity"] * (1 - 3.0 * off).clip(-4 / 3, 1)
     return Points(
-        "near-face-clarity", values, places,
-        lambda i: f"{batch.called(i, places[i])}: clarity {seen[i]:.1f} near a face of {own[i]:.1f}",
+        "near-face-clarity", np.where(np.isnan(own), np.float32(0), fits), lambda i: coloured[:, i] > 0.1,
+        lambda i: f"{batch.called(i, coloured[:, i] > 0.1)}: clarity {seen[i]:.1f} near a face of {own[i]:.1f}",
     )  # fmt: skip
 
 
-def _contrast(batch: LookBatch) -> Points:
+def _contrast(batch: LookBatch, seen: RealArray) -> Points:
     own = client_band(batch.colouring["contrast"])
-    seen = look_contrast(batch)
-    off = np.abs(seen - np.nan_to_num(own, nan=0.0))
-    values = np.where(
-        np.isnan(own),
-        0.0,
-        batch.weights.points["contrast-of-the-face"] * np.clip(1 - np.maximum(off - 8, 0) / 24, -1, 1),
-    )
+    off = np.abs(seen - own)
+    fits = batch.weights.points["contrast-of-the-face"] * (1 - np.maximum(off - 8, 0) / 24).clip(-1, 1)
     return Points(
-        "contrast-of-the-face", values, batch.present,
+        "contrast-of-the-face", np.where(np.isnan(own), np.float32(0), fits), lambda i: batch.present[:, i],
         lambda i: f"a contrast of {seen[i]:.0f} L* beside the client's own {own[i]:.0f}",
     )  # fmt: skip
 
 
 def _unsure(batch: LookBatch) -> Points:
     trust = batch.colouring["undertone_trust"]
-    values = np.where(batch.has_client, -batch.weights.points["undertone-unsure"] * (1 - trust), 0.0)
+    values = -batch.weights.points["undertone-unsure"] * (1 - trust) * batch.has_client
     return Points(
-        "undertone-unsure", values, np.zeros_like(batch.present),
+        "undertone-unsure", values, lambda i: np.zeros(len(batch.rows), dtype=bool),
         lambda i: f"the undertone is {100 * trust[i]:.0f} % trusted, so warm and cool count for less",
     )  # fmt: skip

@@ -2,14 +2,15 @@
 
 import numpy as np
 
-from ..colour.arrays import BoolArray, FloatArray
+from ..colour.arrays import BoolArray, RealArray
 from ..colour.spaces import hue_distance
-from ..garment.vocabulary import Finish
-from .batch import LookBatch
+from .asked import marked, seen
+from .batch import LookBatch, across
 from .body import Zone
-from .harmony import emphasis, rising
+from .habits import shows_metal
 from .points import Measured, Points
-from .table import FINISHES
+from .soft import falling, rising
+from .table import Feature, PieceTable
 
 
 def measure_monochrome(batch: LookBatch) -> Measured:
@@ -21,105 +22,140 @@ def measure_monochrome(batch: LookBatch) -> Measured:
     )
 
 
-def oneness(batch: LookBatch) -> FloatArray:
-    """0 for colours all over the circle .. 1 for one family. (n,).
+def _cloth(table: PieceTable) -> Feature:
+    return ~table.metallic
 
-    Two coloured pieces are one by hue, two neutrals by temperature; a neutral beside a colour is half way, more
-    when they lean alike."""
-    table = batch.table
-    weight = emphasis(batch) * ~batch.of(table.metallic, False)
-    neutral, hue = batch.of(table.neutral), batch.of(table.leading_hue)
-    warm, cool = batch.of(table.warm), batch.of(table.cool)
-    side = warm - cool
-    by_hue = np.exp(-0.5 * (hue_distance(hue[:, :, None], hue[:, None, :]) / 28.0) ** 2)
-    by_side = 1 - np.abs(side[:, :, None] - side[:, None, :]) / 2
-    # a black and a grey have no hue to lean by
-    tinted = rising(batch.of(table.chroma), 2, 9)
-    tinted = np.minimum(tinted[:, :, None], tinted[:, None, :])
-    by_tint = tinted * by_hue + (1 - tinted) * 0.5
-    both_neutral = neutral[:, :, None] * neutral[:, None, :]
-    both_coloured = (1 - neutral)[:, :, None] * (1 - neutral)[:, None, :]
-    mixed = 1 - both_neutral - both_coloured
-    alike = both_neutral * by_side + both_coloured * by_hue + mixed * (0.35 + 0.3 * by_tint)
-    pairs = weight[:, :, None] * weight[:, None, :]
-    total = pairs.sum(axis=(1, 2))
-    share: FloatArray = (alike * pairs).sum(axis=(1, 2)) / np.maximum(total, 1e-9)
+
+def _own_family(table: PieceTable) -> Feature:
+    """How far the colours of a piece are one family by themselves."""
+    return np.diagonal(table.family)
+
+
+def oneness(batch: LookBatch) -> RealArray:
+    """0 for colours all over the circle .. 1 for one family. (n,). Metal does not count."""
+    weight = batch.emphasis * batch.of(_cloth)
+    own = (batch.of(_own_family) * weight * weight).sum(axis=0)
+    alike = own + 2 * (batch.between("family") * across(np.multiply, weight)).sum(axis=0)
+    share: RealArray = alike / np.maximum(weight.sum(axis=0) ** 2, 1e-9)
     return share
 
 
-def _one_family(batch: LookBatch, one: FloatArray) -> Points:
+def _one_family(batch: LookBatch, one: RealArray) -> Points:
     values = batch.weights.points["one-family"] * 2 * (one - 0.5)
     return Points(
-        "one-family", values, batch.present,
+        "one-family", values, lambda i: batch.present[:, i],
         lambda i: f"{100 * one[i]:.0f} % of the cloth, pair by pair, is of one family",
     )  # fmt: skip
 
 
+@seen
+def _coloured(table: PieceTable) -> Feature:
+    return (1 - table.neutral) * (table.strong / 30).clip(0, 1)
+
+
+@seen
+def _across(table: PieceTable) -> Feature:
+    return _coloured(table) * np.cos(np.radians(table.leading_hue))
+
+
+@seen
+def _along(table: PieceTable) -> Feature:
+    return _coloured(table) * np.sin(np.radians(table.leading_hue))
+
+
+def _foreign_at_all(table: PieceTable) -> Feature:
+    return rising(_coloured(table), 0.1, 0.6)
+
+
+def _foreign_to_neutrals(table: PieceTable) -> Feature:
+    return rising(_coloured(table), 0.25, 0.75) * _coloured(table)
+
+
 def _stray(batch: LookBatch) -> Points:
-    table = batch.table
-    coloured = (1 - batch.of(table.neutral)) * np.clip(batch.of(table.strong) / 30, 0, 1)
-    weight = batch.area * coloured
-    hue = np.radians(batch.of(table.leading_hue))
-    centre = np.degrees(np.arctan2((weight * np.sin(hue)).sum(axis=1), (weight * np.cos(hue)).sum(axis=1))) % 360
-    away = hue_distance(batch.of(table.leading_hue), centre[:, None])
-    led = 0.6 + 0.4 * rising(weight.sum(axis=1), 0.2, 0.3)
-    foreign = rising(coloured, 0.1, 0.6) * np.clip((away - 45) / 45, 0, 1)
+    total = batch.seen(_coloured)
+    away = hue_distance(batch.of("leading_hue"), np.degrees(np.arctan2(batch.seen(_along), batch.seen(_across))))
+    led = 0.6 + 0.4 * rising(total, 0.2, 0.3)
+    foreign = batch.of(_foreign_at_all) * rising(away, 45, 90)
     # in a look of neutrals any strong colour is the foreign one
-    alone = rising(-weight.sum(axis=1), -0.19, -0.11)[:, None] * rising(coloured, 0.25, 0.75)
-    foreign = np.maximum(foreign, alone * np.clip(coloured, 0, 1))
-    worst = (foreign * np.clip(emphasis(batch) / 0.08, 0.3, 1)).max(axis=1)
-    places = foreign > 0.3
+    foreign = np.maximum(foreign, falling(total, 0.11, 0.19) * batch.of(_foreign_to_neutrals))
+    worst = (foreign * (batch.emphasis / 0.08).clip(0.3, 1)).max(axis=0)
     return Points(
-        "foreign-hue", -batch.weights.points["foreign-hue"] * led * worst, places,
-        lambda i: f"{batch.called(i, places[i])}: a hue from outside the family",
+        "foreign-hue", -batch.weights.points["foreign-hue"] * led * worst, lambda i: foreign[:, i] > 0.3,
+        lambda i: f"{batch.called(i, foreign[:, i] > 0.3)}: a hue from outside the family",
     )  # fmt: skip
 
 
-def _relief(batch: LookBatch, one: FloatArray) -> tuple[Points, Points]:
-    table = batch.table
-    lightness = batch.of(table.mean_lightness)
-    large = batch.area > 0.04
-    both = large[:, :, None] & large[:, None, :]
-    step = np.where(both, np.abs(lightness[:, :, None] - lightness[:, None, :]), 0).max(axis=(1, 2))
-    inner = np.where(large, np.sqrt(batch.of(table.lightness_variance)), 0).max(axis=1)
-    surfaces = batch.of(table.finish, False).copy()
-    surfaces[..., FINISHES.index(Finish.MATTE)] = False
-    kinds = surfaces.any(axis=1).sum(axis=1)
-    broken = (batch.zone(Zone.WAIST) | (batch.of(table.metal) > 0)).any(axis=1)
+@marked
+def _breaks(table: PieceTable) -> Feature:
+    return table.worn(Zone.WAIST) | shows_metal(table)
+
+
+def _relief(batch: LookBatch, one: RealArray) -> tuple[Points, Points]:
+    lightness, large = batch.of("mean_lightness"), batch.area > 0.04
+    # of the large ones the lightest and the darkest, each counted from its own end of the scale
+    lightest, deepest = (lightness * large).max(axis=0), ((100 - lightness) * large).max(axis=0)
+    step = (lightest + deepest - 100).clip(0, None)
+    inner = np.sqrt((batch.of("lightness_variance") * large).max(axis=0))
+    kinds = np.bitwise_count(np.bitwise_or.reduce(batch.of("surfaces"), axis=0))
+    broken = batch.some(_breaks)
     by_lightness = 1 - np.exp(-np.maximum(step, 1.5 * inner) / 14)
-    by_surface = 1 - np.exp(-0.55 * np.maximum(kinds - 1, 0))
-    relief = 1 - (1 - by_lightness) * (1 - 0.8 * by_surface) * np.where(broken, 0.85, 1.0)
-    flat = -batch.weights.points["flat"] * (1 - relief) * one
+    by_surface = 1 - np.exp(np.float32(-0.55) * np.maximum(kinds.astype(np.float32) - 1, 0))
+    relief = 1 - (1 - by_lightness) * (1 - 0.8 * by_surface) * np.where(broken, np.float32(0.85), np.float32(1.0))
+    flat = -batch.weights.points["flat"] * (1 - relief) * one * (relief <= 0.97)
     lively = batch.weights.points["relief"] * relief * one
+
+    def places(i: int) -> BoolArray:
+        shown: BoolArray = large[:, i] & batch.present[:, i]
+        return shown
+
+    def flat_text(i: int) -> str:
+        between = f"only {step[i]:.0f} L* and {kinds[i]} surfaces between them"
+        return f"{batch.called(i, places(i))}: {between}, so it reads flat"
+
     return (
-        Points(
-            "relief", lively, large & batch.present,
-            lambda i: f"a step of {step[i]:.0f} L* and {kinds[i]} surfaces give relief",
-        ),
-        Points(
-            "flat", np.where(relief > 0.97, 0.0, flat), large & batch.present,
-            lambda i: f"{batch.called(i, large[i])}: only {step[i]:.0f} L* and {kinds[i]} surfaces between them, so it reads flat",
-        ),
-    )  # fmt: skip
+        Points("relief", lively, places, lambda i: f"a step of {step[i]:.0f} L* and {kinds[i]} surfaces give relief"),
+        Points("flat", flat, places, flat_text),
+    )
+
+
+@marked
+def _is_whole(table: PieceTable) -> Feature:
+    return table.worn(Zone.WHOLE)
+
+
+@marked
+def is_layer(table: PieceTable) -> Feature:
+    return table.worn(Zone.LAYER)
+
+
+def _differing(table: PieceTable, first: Feature, second: Feature) -> Feature:
+    """CIEDE2000 between the main colours of a first and a second piece, 99 for others. Of pairs."""
+    return np.where(np.outer(first, second) | np.outer(second, first), table.main_difference, 99.0)
+
+
+def _at_the_waist(table: PieceTable) -> Feature:
+    return _differing(table, table.worn(Zone.UPPER), table.worn(Zone.LOWER))
+
+
+def _at_the_foot(table: PieceTable) -> Feature:
+    return _differing(table, table.worn(Zone.LOWER, Zone.WHOLE), table.worn(Zone.FEET))
 
 
 def _column(batch: LookBatch) -> Points:
-    upper, lower = batch.zone(Zone.UPPER), batch.zone(Zone.LOWER)
-    whole, feet = batch.zone(Zone.WHOLE), batch.zone(Zone.FEET)
-    difference = batch.between(batch.table.main_difference, 99.0)
+    waist, foot = (batch.between(gap).min(axis=0, initial=99) for gap in (_at_the_waist, _at_the_foot))
+    body = waist * ~batch.some(_is_whole)
+    line = falling(body, 5, 15) * (0.6 + 0.4 * falling(foot, 6, 20))
+    layered = batch.some(is_layer)
+    w = batch.weights.points
+    values = line * np.where(layered, w["column-under-a-layer"], w["column"])
 
-    def apart(first: BoolArray, second: BoolArray) -> FloatArray:
-        least: FloatArray = np.where(first[:, :, None] & second[:, None, :], difference, 99.0).min(axis=(1, 2))
-        return least
+    def places(i: int) -> BoolArray:
+        table, rows = batch.table, batch.rows[:, i]
+        body, feet = table.worn(Zone.UPPER, Zone.LOWER, Zone.WHOLE), table.worn(Zone.FEET)
+        shown: BoolArray = body[rows] | (feet[rows] & (foot[i] < 14))
+        return shown
 
-    body = np.where(whole.any(axis=1), 0.0, apart(upper, lower))
-    foot = np.minimum(apart(lower, feet), apart(whole, feet))
-    line = np.clip(1 - (body - 5) / 10, 0, 1) * (0.6 + 0.4 * np.clip(1 - (foot - 6) / 14, 0, 1))
-    line = np.where(body > 15, 0.0, line)
-    open_layer: BoolArray = np.asarray(batch.zone(Zone.LAYER).any(axis=1))
-    values = line * np.where(open_layer, batch.weights.points["column-under-a-layer"], batch.weights.points["column"])
-    places = upper | lower | whole | (feet & np.expand_dims(foot < 14, 1))
     return Points(
         "column", values, places,
-        lambda i: f"{batch.called(i, places[i])}: one line from neck to hem" + (" under an open layer" if open_layer[i] else ""),
+        lambda i: f"{batch.called(i, places(i))}: one line from neck to hem" + (" under an open layer" if layered[i] else ""),
     )  # fmt: skip

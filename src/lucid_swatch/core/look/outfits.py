@@ -21,7 +21,8 @@ MOST_SCORED = 4000
 """Base looks that are scored; of more, that many are drawn."""
 DRAWN_FOR_EXTRAS, TRIED_FOR_OPENINGS = 40, 120
 """Good base looks on which each accessory is tried, and base looks on which each stranger is."""
-CHUNK = 1000
+CHUNK = 2000
+"""Looks scored at once: enough to be quick, few enough to stay in the processor's own memory."""
 BASE = (Zone.UPPER, Zone.LOWER, Zone.WHOLE, Zone.FEET, Zone.LAYER)
 EXTRA = (Zone.HEAD, Zone.NECK, Zone.WAIST, Zone.HAND, Zone.LEGS)
 NOTHING = -1
@@ -146,8 +147,7 @@ class Counter:
         scores: list[FloatArray] = []
         for start in range(0, len(rows), CHUNK):
             some = rows[start : start + CHUNK]
-            conventions, colourings = [self.conventions] * len(some), [self.colouring] * len(some)
-            batch = batch_of(self.table, some, conventions, [None] * len(some), colourings)
+            batch = batch_of(self.table, some, [self.conventions], [None], [self.colouring])
             scores.append(score_batch(batch).overall)
         answer: BoolArray = np.concatenate(scores) >= GOOD
         return answer

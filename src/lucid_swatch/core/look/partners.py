@@ -44,8 +44,7 @@ def partners(
         return [], []
     pieces = (one, *able)
     index = np.array([[pieces.index(p) for p in in_order((one, other))] for other in able], dtype=np.intp)
-    count = len(able)
-    scores = score_batch(batch_of(build_table(pieces, conventions.school), index, [conventions] * count, [None] * count, [None] * count))  # fmt: skip
+    scores = score_batch(batch_of(build_table(pieces, conventions.school), index, [conventions], [None], [None]))
     both = 0.7 * scores.scores[:, HARMONY] + 0.3 * scores.scores[:, STATEMENT]
     order = np.argsort(-both, kind="stable")
     middle = float(np.median(both))

@@ -3,7 +3,7 @@
 from collections.abc import Callable
 from dataclasses import dataclass
 
-from ..colour.arrays import BoolArray, FloatArray
+from ..colour.arrays import BoolArray, RealArray
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -11,10 +11,10 @@ class Points:
     """What one rule says of each look of a batch."""
 
     code: str
-    values: FloatArray
+    values: RealArray
     """(looks,), points; 0 where the rule has nothing to say."""
-    pieces: BoolArray
-    """(looks, places), the pieces that made it so."""
+    pieces: Callable[[int], BoolArray]
+    """(places,), the pieces of one look, by its index, that made it so; only asked for where the points are not 0."""
     text: Callable[[int], str]
     """The sentence for one look, by its index; only asked for where the points are not 0."""
 

@@ -2,166 +2,182 @@
 
 import numpy as np
 
-from ..colour.arrays import BoolArray, FloatArray
-from .batch import INTENTS, LookBatch
-from .harmony import print_pairs, strong_places
+from ..colour.arrays import BoolArray, IntArray, RealArray
+from .accents import is_strong
+from .asked import by_name, marked, seen
+from .batch import INTENTS, LookBatch, count
+from .echoes import friendly
 from .look import Intent
 from .points import Measured, Points
+from .table import Feature, PieceTable
 from .weights import threshold
 
-LOUD_PARTNER, PICKED_UP = threshold("loud-partner"), threshold("picked-up")
+LOUD_PARTNER = threshold("loud-partner")
+PRINT = marked(by_name("print"))
 
 
 def measure_statement(batch: LookBatch) -> Measured:
     """Points for every look of a batch."""
     weight = statement_weights(batch)
+    first, lead = weight.max(axis=0), _leader(weight)
+    prints = batch.of("print")
+    busiest = ((weight + 1) * prints).argmax(axis=0) if prints.any() else None
     return Measured(
         batch.weights.starts["statement"],
         (
-            _focus(batch, weight), _compete(batch, weight), *_pick_up(batch, weight), _mute(batch, weight),
-            _print_school(batch), _accent_wanted(batch),
+            _focus(batch, first, lead), _compete(batch, weight, first, lead, busiest), *_pick_up(batch, busiest),
+            _mute(batch, first, lead), _print_school(batch), _accent_wanted(batch),
         ),
     )  # fmt: skip
 
 
-def statement_weights(batch: LookBatch) -> FloatArray:
-    """How much each piece draws the eye, 0..1. (n, m). The stylist's own say wins."""
-    table = batch.table
-    strong = np.where(batch.of(table.print, False), 0.0, batch.of(table.strong))
-    area = batch.area
-    total = area.sum(axis=1, keepdims=True)
-    company = ((area * strong).sum(axis=1, keepdims=True) - area * strong) / np.maximum(total - area, 1e-9)
-    colour = 0.55 * np.clip((strong - company - 12) / 50, 0, 1)
-    size = np.clip(area / 0.18, 0.05, 1) ** 0.3
-    weight = np.clip((batch.of(table.boldness) + colour) * size, 0, 1)
-    said = batch.of(table.said, np.nan)
-    drawn: FloatArray = np.where(batch.present, np.where(np.isnan(said), weight, np.nan_to_num(said)), 0.0)
+@seen
+def _plainly_strong(table: PieceTable) -> Feature:
+    return table.strong * ~table.print
+
+
+def _unsaid(table: PieceTable) -> Feature:
+    return np.isnan(table.said)
+
+
+def statement_weights(batch: LookBatch) -> RealArray:
+    """How much each piece draws the eye, 0..1. (m, n). The stylist's own say wins."""
+    area, seen = batch.area, batch.of(_plainly_strong)
+    company = (batch.seen(_plainly_strong) - area * seen) / np.maximum(1 - area, 1e-9)
+    colour = 0.55 * ((seen - company - 12) / 50).clip(0, 1)
+    size = (batch.area_root / np.float32(0.18**0.3)).clip(0.05**0.3, 1)
+    weight = ((batch.of("boldness") + colour) * size).clip(0, 1) * batch.present
+    unsaid = batch.of(_unsaid)
+    drawn: RealArray = weight if unsaid.all() else np.where(unsaid, weight, batch.of("said"))
     return drawn
 
 
-def _first(weight: FloatArray) -> FloatArray:
-    first: FloatArray = weight.max(axis=1)
-    return first
+def _leader(weight: RealArray) -> BoolArray:
+    """The piece that draws the eye most; the first of equals. (m, n)."""
+    lead: BoolArray = weight == weight.max(axis=0)
+    taken = lead[0].copy()
+    for place in lead[1:]:
+        place &= ~taken
+        taken |= place
+    return lead
 
 
-def _leader(weight: FloatArray) -> BoolArray:
-    return np.eye(weight.shape[1], dtype=bool)[weight.argmax(axis=1)]
-
-
-def _focus(batch: LookBatch, weight: FloatArray) -> Points:
-    first = _first(weight)
-    values = batch.weights.points["one-voice"] * np.clip((first - 0.12) / 0.4, 0, 1)
-    lead = _leader(weight)
+def _focus(batch: LookBatch, first: RealArray, lead: BoolArray) -> Points:
+    values = batch.weights.points["one-voice"] * ((first - 0.12) / 0.4).clip(0, 1)
     return Points(
-        "one-voice", values, lead,
-        lambda i: f"{batch.called(i, lead[i])} speaks, with a weight of {first[i]:.2f}",
+        "one-voice", values, lambda i: lead[:, i],
+        lambda i: f"{batch.called(i, lead[:, i])} speaks, with a weight of {first[i]:.2f}",
     )  # fmt: skip
 
 
-def _shares_print(batch: LookBatch, weight: FloatArray) -> FloatArray:
-    """How well each plain piece repeats a colour of the loudest print, 0..1. (n, m)."""
-    table = batch.table
-    prints = batch.of(table.print, False)
-    lead = np.where(prints, weight, -1).argmax(axis=1)
-    rows = np.arange(len(lead))
-    nearest = batch.between(table.nearest, 99.0)[rows, lead]
-    shared: FloatArray = np.exp(-0.5 * (nearest / PICKED_UP) ** 2) * prints.any(axis=1, keepdims=True) * ~prints
-    return shared
+def _belonging(batch: LookBatch, busiest: IntArray) -> RealArray:
+    """How far each piece belongs to a print, and so does not compete with it, 0..1. (m, n)."""
+    prints = batch.of("print")
+    pick_up = ~batch.schools["mute_round_statement"] & batch.some(PRINT)
+    shared = batch.beside(busiest, "picked_up") * (pick_up & ~prints)
+    belonging: RealArray = 0.75 * shared
+    several = np.flatnonzero((count(prints) > 1) & ~batch.schools["one_print"])
+    befriended = batch.best_with_any(batch.between(friendly, several))
+    belonging[:, several] = np.maximum(belonging[:, several], 0.55 * befriended)
+    return belonging
 
 
-def _compete(batch: LookBatch, weight: FloatArray) -> Points:
-    lead = _leader(weight)
-    first = _first(weight)
-    pairs, shared, alike = print_pairs(batch)
-    friendly = np.where(pairs & ~alike, shared, 0)
-    befriended = np.maximum(friendly, friendly.transpose(0, 2, 1)).max(axis=2)
-    befriended = np.where(batch.schools["one_print"][:, None], 0, befriended)
-    pick_up = ~batch.schools["mute_round_statement"][:, None]
-    belongs = np.maximum(0.75 * _shares_print(batch, weight) * pick_up, 0.55 * befriended)
-    said = ~np.isnan(batch.of(batch.table.said, np.nan))
-    rival = np.where(lead, 0, weight * np.where(said, 1.0, 1 - belongs))
-    second = rival.max(axis=1)
-    close = np.clip((second / np.maximum(first, 1e-9) - 0.45) / 0.4, 0, 1)
-    values = -batch.weights.points["statements-compete"] * close * np.clip((second - 0.15) / 0.3, 0, 1)
-    places = lead | (rival == second[:, None]) & (second > 0)[:, None]
+def _compete(
+    batch: LookBatch, weight: RealArray, first: RealArray, lead: BoolArray, busiest: IntArray | None
+) -> Points:
+    rival = weight * ~lead
+    if busiest is not None:
+        rival = rival * (1 - _belonging(batch, busiest) * batch.of(_unsaid))
+    second = rival.max(axis=0)
+    close = ((second / np.maximum(first, 1e-9) - 0.45) / 0.4).clip(0, 1)
+    values = -batch.weights.points["statements-compete"] * close * ((second - 0.15) / 0.3).clip(0, 1)
+
+    def places(i: int) -> BoolArray:
+        shown: BoolArray = lead[:, i] | ((rival[:, i] == second[i]) & (second[i] > 0))
+        return shown
+
     return Points(
         "statements-compete", values, places,
-        lambda i: f"{batch.called(i, places[i])} compete: weights {first[i]:.2f} and {second[i]:.2f}",
+        lambda i: f"{batch.called(i, places(i))} compete: weights {first[i]:.2f} and {second[i]:.2f}",
     )  # fmt: skip
 
 
-def _pick_up(batch: LookBatch, weight: FloatArray) -> tuple[Points, Points]:
-    table = batch.table
-    prints = batch.of(table.print, False)
-    lead = np.where(prints, weight, -1).argmax(axis=1)
-    rows = np.arange(len(lead))
-    has_print = prints.any(axis=1)
-    answer = batch.between(table.answer)[rows, lead]
-    which = batch.between(table.answered_colour, -1)[rows, lead]
-    plain = batch.present & ~prints
-    repeats = plain & (answer > 0.5)
-    colours = np.stack([(repeats & (which == k)).any(axis=1) for k in range(1, 8)], axis=1).sum(axis=1)
-    available = np.maximum(batch.of(table.colours)[rows, lead] - 1, 1)
+def _pick_up(batch: LookBatch, busiest: IntArray | None) -> tuple[Points, Points]:
+    if busiest is None:
+        return batch.silent("picked-up"), batch.silent("every-colour-again")
+    plain, has_print, w = batch.of("plain"), batch.some(PRINT), batch.weights.points
+    which = batch.beside(busiest, "answered_colour")
+    repeats = plain & (batch.beside(busiest, "answer") > 0.5)
+    # a bit for each colour of the print that returns; the ground, which is the first, is no motif
+    returned = np.bitwise_or.reduce(np.where(repeats, np.left_shift(1, which.clip(0, 62)), 0), axis=0)
+    ground = (returned & 1).astype(bool)
+    colours = np.bitwise_count(returned & ~np.int64(1))
+    available = np.maximum(batch.of("colours")[busiest, np.arange(len(busiest))] - 1, 1)
     school = ~batch.schools["mute_round_statement"] & has_print
-    motif = repeats & (which > 0)
     # the ground counts when it comes a second time: a print all of whose colours return has no room left
-    ground = (repeats & (which == 0)).any(axis=1)
     every = (colours >= available) & (colours + ground >= 3)
-    w = batch.weights.points
-    one_or_two = np.where(school & (colours >= 1) & (colours <= 2) & ~every, w["picked-up"], 0.0)
-    too_many = np.where(school & every, -w["every-colour-again"], 0.0)
+    one_or_two = w["picked-up"] * (school & (colours >= 1) & (colours <= 2) & ~every)
+    too_many = -w["every-colour-again"] * (school & every)
+
+    def motif(i: int) -> BoolArray:
+        places: BoolArray = repeats[:, i] & (which[:, i] > 0)
+        return places
+
     return (
         Points(
             "picked-up", one_or_two, motif,
-            lambda i: f"{batch.called(i, motif[i])}: {colours[i]} of the print's colours picked up",
+            lambda i: f"{batch.called(i, motif(i))}: {colours[i]} of the print's colours picked up",
         ),
         Points(
             "every-colour-again", too_many, motif,
-            lambda i: f"{batch.called(i, motif[i])}: every colour of the print returns, which leaves it no room",
+            lambda i: f"{batch.called(i, motif(i))}: every colour of the print returns, which leaves it no room",
         ),
     )  # fmt: skip
 
 
-def _mute(batch: LookBatch, weight: FloatArray) -> Points:
+def _loud(table: PieceTable) -> Feature:
+    return np.maximum(((table.strong - LOUD_PARTNER + 8) / 20).clip(0, 1), table.print)
+
+
+def _mute(batch: LookBatch, first: RealArray, lead: BoolArray) -> Points:
     school, w = batch.schools["mute_round_statement"], batch.weights.points
-    busy = np.clip((_first(weight) - 0.3) / 0.2, 0, 1)
-    lead = _leader(weight)
-    loud = np.maximum(
-        np.clip((batch.of(batch.table.strong) - LOUD_PARTNER + 8) / 20, 0, 1),
-        batch.of(batch.table.print, False),
+    if not school.any():
+        return batch.silent("partners-muted")
+    busy = ((first - 0.3) / 0.2).clip(0, 1)
+    loud = batch.of(_loud) * ~lead
+    others = batch.area * ~lead
+    share = (others * loud).sum(axis=0) / np.maximum(others.sum(axis=0), 1e-9)
+    values = (
+        busy * school * np.where(share < 0.05, w["partners-quiet"], -w["partners-loud"] * (share / 0.5).clip(0.2, 1))
     )
-    loud = np.where(lead, 0, loud)
-    others = np.where(lead, 0, batch.area)
-    share = (others * loud).sum(axis=1) / np.maximum(others.sum(axis=1), 1e-9)
-    values = np.where(
-        school,
-        busy * np.where(share < 0.05, w["partners-quiet"], -w["partners-loud"] * np.clip(share / 0.5, 0.2, 1)),
-        0.0,
-    )
-    places = (loud > 0.3) & batch.present
+
+    def places(i: int) -> BoolArray:
+        shown: BoolArray = (loud[:, i] > 0.3) & batch.present[:, i]
+        return shown
+
     return Points(
-        "partners-muted", values, np.where((values < 0)[:, None], places, lead),
-        lambda i: f"{batch.called(i, places[i])}: loud beside the statement, {100 * share[i]:.0f} % of the rest"
-        if values[i] < 0 else f"the partners of {batch.called(i, lead[i]).lower()} keep quiet",
+        "partners-muted", values, lambda i: places(i) if values[i] < 0 else lead[:, i],
+        lambda i: f"{batch.called(i, places(i))}: loud beside the statement, {100 * share[i]:.0f} % of the rest"
+        if values[i] < 0 else f"the partners of {batch.called(i, lead[:, i]).lower()} keep quiet",
     )  # fmt: skip
 
 
 def _print_school(batch: LookBatch) -> Points:
-    prints = batch.of(batch.table.print, False)
-    several = prints.sum(axis=1) > 1
-    values = np.where(several & batch.schools["one_print"], -batch.weights.points["one-print"], 0.0)
+    prints = batch.of("print")
+    several, school = count(prints), batch.schools["one_print"]
+    values = -batch.weights.points["one-print"] * ((several > 1) & school)
     return Points(
-        "one-print", values, prints,
-        lambda i: f"{batch.called(i, prints[i])}: {prints[i].sum()} prints, by the school of one",
+        "one-print", values, lambda i: prints[:, i],
+        lambda i: f"{batch.called(i, prints[:, i])}: {several[i]} prints, by the school of one",
     )  # fmt: skip
 
 
 def _accent_wanted(batch: LookBatch) -> Points:
-    accent, w = strong_places(batch) & (batch.area < 0.2), batch.weights.points
-    wanted = batch.intent == INTENTS.index(Intent.ACCENT)
-    values = np.where(wanted, np.where(accent.any(axis=1), w["accent-there"], -w["accent-missing"]), 0.0)
+    wanted, w = batch.intent == INTENTS.index(Intent.ACCENT), batch.weights.points
+    accent = batch.of(is_strong) & (batch.area < 0.2)
+    values = wanted * np.where(accent.any(axis=0), w["accent-there"], -w["accent-missing"])
     return Points(
-        "accent-wanted", values, accent,
-        lambda i: f"{batch.called(i, accent[i])}: the accent that was wanted" if values[i] > 0
+        "accent-wanted", values, lambda i: accent[:, i],
+        lambda i: f"{batch.called(i, accent[:, i])}: the accent that was wanted" if values[i] > 0
         else "an accent was wanted and no small strong colour is there",
     )  # fmt: skip

@@ -2,13 +2,16 @@
 
 from collections.abc import Callable
 from dataclasses import dataclass
+from functools import cached_property
+from typing import Any
 
 import numpy as np
+from numpy.typing import NDArray
 
-from ..colour.arrays import BoolArray, FloatArray, IntArray
+from ..colour.arrays import FloatArray, IntArray
 from ..colour.difference import pairwise_delta_e_2000
 from ..colour.harmony import two_colour_harmony
-from ..colour.spaces import chroma, hue_angle
+from ..colour.spaces import chroma, hue_angle, hue_distance
 from ..garment.neutrals import neutrality, temperature
 from ..garment.piece import Piece
 from ..garment.school import BROAD, School
@@ -20,73 +23,129 @@ from .weights import threshold
 METALS = (Metal.NONE, Metal.GOLD, Metal.SILVER, Metal.ROSE, Metal.MIXED)
 PATTERNS = tuple(PatternType)
 SCALES = (None, Scale.SMALL, Scale.MEDIUM, Scale.LARGE)
-FINISHES = tuple(Finish)
 ZONE_ORDER = tuple(Zone)
 CATEGORIES = tuple(Category)
 GREAT_SHINE = frozenset({Finish.METALLIC, Finish.SEQUIN, Finish.PATENT})
 SOFT_SHINE = frozenset({Finish.SATIN, Finish.SILK, Finish.PEARL, Finish.STONE})
-SAME_FAMILY = threshold("same-family")
+SAME_FAMILY, PRINT_MATCH, PICKED_UP = threshold("same-family"), threshold("print-match"), threshold("picked-up")
 
 
-@dataclass(frozen=True, slots=True, eq=False)
+Feature = NDArray[Any]
+"""A feature of n pieces, single precision where it is a number; a last row stands for no piece."""
+
+
+@dataclass(frozen=True, eq=False)
 class PieceTable:
-    """Features of n pieces; the pair tables are (n, n)."""
+    """Features of n pieces, in n + 1 rows: the last is blank and stands where a look has fewer pieces.
+
+    The features of pairs are (n + 1, n + 1) and do not mind which of the two is first, except where said."""
 
     pieces: tuple[Piece, ...]
-    lab: FloatArray
-    """(n, 3), the main colour."""
-    chroma: FloatArray
-    hue: FloatArray
-    leading_hue: FloatArray
-    """(n,), hue angle of what colour a piece has, by share and chroma: a black ground has none."""
-    neutral: FloatArray
-    """(n,), share of the cloth that is neutral, 0..1."""
-    warm: FloatArray
-    """(n,), share-weighted warmth of the neutral cloth, 0..1."""
-    cool: FloatArray
-    temperature: FloatArray
-    """(n,), share-weighted, -1..1."""
-    mean_lightness: FloatArray
-    lightness_variance: FloatArray
-    strong: FloatArray
-    """(n,), largest C* of a colour that is no neutral, weighted by how little neutral it is."""
-    black: FloatArray
-    """(n,), share of the cloth that is a hard black."""
-    white: FloatArray
-    blue: FloatArray
-    brown: FloatArray
-    denim: BoolArray
-    metallic: BoolArray
-    metal: IntArray
-    print: BoolArray
-    pattern: IntArray
-    scale: IntArray
-    finish: BoolArray
-    """(n, finishes)."""
-    shine: FloatArray
-    colours: IntArray
-    category: IntArray
-    closed: BoolArray
-    zone: IntArray
-    area: FloatArray
-    nearness: FloatArray
-    accessory: BoolArray
-    boldness: FloatArray
-    """(n,), how much the piece says by itself, before its company: print, shine, volume."""
-    said: FloatArray
-    """(n,), the stylist's own say on statement, nan where there is none."""
-    formality: FloatArray
-    weather: FloatArray
-    nearest: FloatArray
-    """(n, n), smallest CIEDE2000 between any colour of one and any of the other."""
-    main_difference: FloatArray
-    """(n, n), CIEDE2000 between the main colours."""
-    answer: FloatArray
-    """(n, n), 0..1: how well the main colour of the second answers some colour of the first."""
-    answered_colour: IntArray
-    """(n, n), which colour of the first that is."""
-    pair_harmony: FloatArray
-    """(n, n), share-weighted harmony of Ou and Luo."""
+    lightness: Feature
+    """L* of the main colour."""
+    chroma: Feature
+    """C* of the main colour."""
+    leading_hue: Feature
+    """Hue angle of what colour a piece has, by share and chroma: a black ground has none."""
+    neutral: Feature
+    """Share of the cloth that is neutral, 0..1."""
+    warm: Feature
+    """Share-weighted warmth of the neutral cloth, 0..1."""
+    cool: Feature
+    temperature: Feature
+    """Share-weighted, -1..1."""
+    mean_lightness: Feature
+    lightness_variance: Feature
+    strong: Feature
+    """Largest C* of a colour that is no neutral, weighted by how little neutral it is."""
+    black: Feature
+    """Share of the cloth that is a hard black."""
+    white: Feature
+    blue: Feature
+    brown: Feature
+    denim: Feature
+    metallic: Feature
+    metal: Feature
+    """Into METALS."""
+    print: Feature
+    plain: Feature
+    """Whether there is a piece and it is no print."""
+    animal: Feature
+    surfaces: Feature
+    """A bit for each finish that gives relief, in the order of SURFACES."""
+    colours: Feature
+    closed: Feature
+    zones: Feature
+    """(zones, n + 1), whether the piece is worn there, in the order of ZONE_ORDER."""
+    categories: Feature
+    """(categories, n + 1), whether it is one, in the order of CATEGORIES."""
+    area: Feature
+    """Hundredths of a figure, before layering."""
+    nearness: Feature
+    accessory: Feature
+    clothes: Feature
+    """Whether there is a piece and it is no accessory."""
+    boldness: Feature
+    """How much the piece says by itself, before its company: print, shine, volume."""
+    said: Feature
+    """The stylist's own say on statement, nan where there is none."""
+    formality: Feature
+    weather: Feature
+    nearest: Feature
+    """Of a pair: smallest CIEDE2000 between any colour of one and any of the other."""
+    main_difference: Feature
+    """Of a pair: CIEDE2000 between the main colours."""
+    hues_apart: Feature
+    """Of a pair: degrees between the hues of the main colours."""
+    family: Feature
+    """Of a pair: 0 for nothing in common .. 1 for one family of colours."""
+    answer: Feature
+    """Of a pair, 0..1: how well the main colour of the second answers some colour of the first."""
+    answered_colour: Feature
+    """Of a pair: which colour of the first that is."""
+    returns: Feature
+    """Of a pair, 0..1: how well the colour of either returns in the other."""
+    repeated: Feature
+    """Of a pair, 0..1: the same, where one metal that is seen on both counts in full."""
+    in_the_print: Feature
+    """Of a pair, 0..1: how surely the two share a colour, as strictly as a print and its accent need it."""
+    picked_up: Feature
+    """Of a pair, 0..1: the same, as loosely as a partner picks a colour of a print up."""
+    one_kind: Feature
+    """Of a pair: whether one pattern type meets one scale."""
+    harmony: Feature
+    """Of a pair: share-weighted harmony of Ou and Luo."""
+
+    @property
+    def blank(self) -> int:
+        """The row that stands for no piece."""
+        return len(self.pieces)
+
+    def worn(self, *zones: Zone) -> Feature:
+        """Whether each piece is worn in one of the zones."""
+        inside: Feature = np.any(self.zones[[ZONE_ORDER.index(zone) for zone in zones]], axis=0)
+        return inside
+
+    def is_a(self, *categories: Category) -> Feature:
+        """Whether each piece is of one of the categories."""
+        inside: Feature = np.any(self.categories[[CATEGORIES.index(one) for one in categories]], axis=0)
+        return inside
+
+    def named(self, feature: "str | Callable[[PieceTable], Feature]") -> Feature:
+        """A feature by its name, or what a rule makes of every piece or pair."""
+        values: Feature = getattr(self, feature) if isinstance(feature, str) else self.derive(feature)
+        return values
+
+    def derive(self, rule: Callable[["PieceTable"], Feature]) -> Feature:
+        """What a rule makes of every piece, or of every pair; worked out once for a table."""
+        if rule not in self._derived:
+            derived = np.asarray(rule(self))
+            self._derived[rule] = np.ascontiguousarray(derived, np.float32 if derived.dtype.kind == "f" else None)
+        return self._derived[rule]
+
+    @cached_property
+    def _derived(self) -> dict[Any, Feature]:
+        return {}
 
 
 def build_table(pieces: tuple[Piece, ...], school: School = BROAD) -> PieceTable:
@@ -99,6 +158,9 @@ def build_table(pieces: tuple[Piece, ...], school: School = BROAD) -> PieceTable
         total: FloatArray = np.add.reduceat(values * share, first)
         return total
 
+    def each(read: Callable[[Piece], float | None]) -> FloatArray:
+        return np.array([np.nan if (value := read(p)) is None else value for p in pieces], dtype=float)
+
     metallic = np.array([Finish.METALLIC in p.finish for p in pieces])
     plainly_neutral, warmth = _as_said(pieces, first, counts, neutrality(lab, school), temperature(lab, school))
     strength, hue, lightness = chroma(lab), hue_angle(lab), lab[:, 0]
@@ -108,37 +170,89 @@ def build_table(pieces: tuple[Piece, ...], school: School = BROAD) -> PieceTable
     white = _above(lightness, 90, 1.5) * _below(strength, 6.5, 1.0)
     blueness = _above(strength, 7, 1.5) * ((hue > 225) & (hue < 300))
     brownness = plainly_neutral * _above(strength, 13, 1.5) * ((hue > 35) & (hue < 88)) * _below(lightness, 72, 3)
-    zone = np.array([ZONE_ORDER.index(ZONES[p.category]) for p in pieces])
-    main = lab[first]
-    answer, answered = _answers(pieces, lab, main, first, counts)
+    prints = np.array([p.pattern not in PLAIN_PATTERNS and len(p.lab) > 1 for p in pieces])
+    accessory = np.array([ZONES[p.category] in ACCESSORY_ZONES for p in pieces])
+    features = {
+        "lightness": lightness[first], "chroma": strength[first],
+        "leading_hue": _leading_hue(held, lab, (1 - plainly_neutral) * strength + 0.05),
+        "neutral": np.where(metallic, 1.0, held(plainly_neutral)),
+        "warm": np.where(metallic, 0.0, held(plainly_neutral * np.maximum(warmth, 0) * (1 - white))),
+        "cool": np.where(metallic, 0.0, held(plainly_neutral * np.maximum(-warmth, 0) * (1 - white))),
+        "temperature": held(warmth), "mean_lightness": mean,
+        "lightness_variance": np.maximum(held(lightness**2) - mean**2, 0.0), "strong": np.where(metallic, 0.0, strong),
+        "black": held(black), "white": held(white), "blue": held(blueness), "brown": held(brownness),
+        "denim": np.array([Finish.DENIM in p.finish for p in pieces]), "metallic": metallic,
+        "metal": np.array([METALS.index(p.metal) for p in pieces], dtype=np.int8),
+        "print": prints, "plain": ~prints, "animal": np.array([p.pattern is PatternType.ANIMAL for p in pieces]),
+        "surfaces": np.array([sum(1 << SURFACES.index(f) for f in p.finish if f in SURFACES) for p in pieces], np.uint32),
+        "colours": counts.astype(np.int8), "closed": np.array([p.worn is Worn.CLOSED for p in pieces]),
+        "area": each(_area), "nearness": each(lambda p: NEARNESS[ZONES[p.category]]),
+        "accessory": accessory, "clothes": ~accessory, "boldness": each(_boldness),
+        "said": each(lambda p: p.statement), "formality": each(lambda p: p.formality), "weather": each(lambda p: p.warmth),
+    }  # fmt: skip
+    pairs = _pair_features(pieces, lab, share, first, counts, features)
     return PieceTable(
-        pieces=pieces, lab=main, chroma=strength[first], hue=hue[first],
-        leading_hue=_leading_hue(held, lab, (1 - plainly_neutral) * strength + 0.05),
-        neutral=np.where(metallic, 1.0, held(plainly_neutral)),
-        warm=np.where(metallic, 0.0, held(plainly_neutral * np.maximum(warmth, 0) * (1 - white))),
-        cool=np.where(metallic, 0.0, held(plainly_neutral * np.maximum(-warmth, 0) * (1 - white))),
-        temperature=held(warmth), mean_lightness=mean,
-        lightness_variance=np.maximum(held(lightness**2) - mean**2, 0.0), strong=np.where(metallic, 0.0, strong),
-        black=held(black), white=held(white), blue=held(blueness), brown=held(brownness),
-        denim=np.array([Finish.DENIM in p.finish for p in pieces]), metallic=metallic,
-        metal=np.array([METALS.index(p.metal) for p in pieces]),
-        print=np.array([p.pattern not in PLAIN_PATTERNS and len(p.lab) > 1 for p in pieces]),
-        pattern=np.array([PATTERNS.index(p.pattern) for p in pieces]),
-        scale=np.array([SCALES.index(p.scale) for p in pieces]),
-        finish=np.array([[f in p.finish for f in FINISHES] for p in pieces]),
-        shine=np.array([_shine(p) for p in pieces]), colours=counts, zone=zone,
-        category=np.array([CATEGORIES.index(p.category) for p in pieces]),
-        closed=np.array([p.worn is Worn.CLOSED for p in pieces]),
-        area=np.array([_area(p) for p in pieces]),
-        nearness=np.array([NEARNESS[ZONES[p.category]] for p in pieces]),
-        accessory=np.array([ZONES[p.category] in ACCESSORY_ZONES for p in pieces]),
-        boldness=np.array([_boldness(p) for p in pieces]),
-        said=np.array([np.nan if p.statement is None else p.statement for p in pieces], dtype=float),
-        formality=np.array([np.nan if p.formality is None else p.formality for p in pieces], dtype=float),
-        weather=np.array([np.nan if p.warmth is None else p.warmth for p in pieces], dtype=float),
-        nearest=_nearest(lab, first), main_difference=pairwise_delta_e_2000(main, main),
-        answer=answer, answered_colour=answered, pair_harmony=_pair_harmony(lab, share, first),
-    )  # fmt: skip
+        pieces=pieces,
+        zones=np.array([[ZONES[p.category] is zone for p in pieces] + [False] for zone in ZONE_ORDER]),
+        categories=np.array([[p.category is category for p in pieces] + [False] for category in CATEGORIES]),
+        **{name: _padded(values, BLANK.get(name, 0), 1) for name, values in features.items()},
+        **{name: _padded(values, BLANK.get(name, 0), 2) for name, values in pairs.items()},
+    )
+
+
+SURFACES = tuple(finish for finish in Finish if finish is not Finish.MATTE)
+BLANK = {
+    "said": np.nan, "formality": np.nan, "weather": np.nan, "nearest": 99.0,
+    "main_difference": 99.0, "answered_colour": -1,
+}  # fmt: skip
+"""What stands for no piece, where that is not 0."""
+
+
+def _padded(values: FloatArray, blank: float, axes: int) -> Feature:
+    wide = values.astype(np.float32) if values.dtype.kind == "f" else values
+    padded: Feature = np.ascontiguousarray(np.pad(wide, [(0, 1)] * axes, constant_values=blank))
+    return padded
+
+
+def _pair_features(
+    pieces: tuple[Piece, ...],
+    lab: FloatArray,
+    share: FloatArray,
+    first: IntArray,
+    counts: IntArray,
+    features: dict[str, FloatArray],
+) -> dict[str, FloatArray]:
+    difference = pairwise_delta_e_2000(lab, lab)
+    nearest, hue = _nearest(difference, first), hue_angle(lab[first])
+    answer, answered = _answers(difference[:, first], first, counts)
+    metal = features["metal"]
+    one_metal = (metal[:, None] == metal) & (metal > 0)
+    returns = np.maximum(answer, answer.T)
+    kind = np.array([PATTERNS.index(p.pattern) * len(SCALES) + SCALES.index(p.scale) for p in pieces])
+    return {
+        "nearest": nearest, "main_difference": difference[np.ix_(first, first)], "hues_apart": hue_distance(hue[:, None], hue),
+        "answer": answer,
+        "answered_colour": answered.astype(np.int8), "returns": returns, "repeated": np.maximum(returns, one_metal),
+        "in_the_print": np.exp(-0.5 * (nearest / PRINT_MATCH) ** 2),
+        "picked_up": np.exp(-0.5 * (nearest / PICKED_UP) ** 2), "one_kind": kind[:, None] == kind,
+        "family": _family(features), "harmony": _pair_harmony(lab, share, first),
+    }  # fmt: skip
+
+
+def _family(features: dict[str, FloatArray]) -> FloatArray:
+    """Two coloured pieces are one by hue, two neutrals by temperature; a neutral beside a colour is half way, more
+    when they lean alike."""
+    neutral, hue, side = features["neutral"], features["leading_hue"], features["warm"] - features["cool"]
+    by_hue = np.exp(-0.5 * (hue_distance(hue[:, None], hue) / 28.0) ** 2)
+    by_side = 1 - np.abs(side[:, None] - side) / 2
+    # a black and a grey have no hue to lean by
+    tinted = np.clip((features["chroma"] - 2) / 7, 0, 1)
+    both_tinted = np.minimum(tinted[:, None], tinted)
+    by_tint = both_tinted * by_hue + (1 - both_tinted) * 0.5
+    both_neutral, both_coloured = neutral[:, None] * neutral, (1 - neutral)[:, None] * (1 - neutral)
+    mixed = 1 - both_neutral - both_coloured
+    alike: FloatArray = both_neutral * by_side + both_coloured * by_hue + mixed * (0.35 + 0.3 * by_tint)
+    return alike
 
 
 def _as_said(
@@ -169,18 +283,15 @@ def _below(values: FloatArray, border: float, softness: float) -> FloatArray:
     return 1 - _above(values, border, softness)
 
 
-def _answers(
-    pieces: tuple[Piece, ...], lab: FloatArray, main: FloatArray, first: IntArray, counts: IntArray
-) -> tuple[FloatArray, IntArray]:
-    difference = pairwise_delta_e_2000(lab, main)
+def _answers(difference: FloatArray, first: IntArray, counts: IntArray) -> tuple[FloatArray, IntArray]:
+    """difference: (colours, pieces), CIEDE2000 between every colour and the main ones."""
     likeness = np.exp(-0.5 * (difference / SAME_FAMILY) ** 2)
     answer = np.maximum.reduceat(likeness, first, axis=0)
     which = np.stack([likeness[f : f + n].argmax(axis=0) for f, n in zip(first, counts, strict=True)])
     return answer, which
 
 
-def _nearest(lab: FloatArray, first: IntArray) -> FloatArray:
-    difference = pairwise_delta_e_2000(lab, lab)
+def _nearest(difference: FloatArray, first: IntArray) -> FloatArray:
     nearest: FloatArray = np.minimum.reduceat(np.minimum.reduceat(difference, first, axis=0), first, axis=1)
     return nearest
 

@@ -6,16 +6,18 @@ import numpy as np
 
 from ..colour.arrays import FloatArray
 from ..problems import Refused
+from .accents import is_strong
 from .batch import INTENTS, LookBatch, make_batch
 from .colouring import measure_colouring
 from .contrast import look_contrast, measure_contrast
-from .harmony import measure_harmony, strong_places
+from .harmony import measure_harmony
 from .look import Intent, Look
 from .monochrome import measure_monochrome, oneness
 from .points import Measured
 from .statement import measure_statement, statement_weights
 
 MEASURES = ("harmony", "contrast", "monochrome", "statement", "colouring")
+COLOURING = MEASURES.index("colouring")
 
 DIGITS = 1
 """Points and scores are printed to this many decimals, and add up at it."""
@@ -68,25 +70,35 @@ class Scores:
 def score_batch(batch: LookBatch) -> Scores:
     """Scores a batch of looks. No sentence is made here."""
     measured = measure_all(batch)
-    scores = np.stack([_total(m) for m in measured], axis=1)
-    scores[~batch.has_client, 4] = np.nan
-    weights = np.array([batch.weights.parts[i] for i in INTENTS])[batch.intent]
-    weights = np.where(np.isnan(scores), 0.0, weights)
-    overall = (np.nan_to_num(scores) * weights).sum(axis=1) / weights.sum(axis=1)
-    return Scores(batch, measured, scores, overall.round(DIGITS))
+    totals = np.stack([_total(m) for m in measured])
+    parts = np.array([batch.weights.parts[i] for i in INTENTS])[batch.intent].T.copy()
+    parts[COLOURING] *= batch.has_client
+    overall = (totals * parts).sum(axis=0) / parts.sum(axis=0)
+    totals[COLOURING, ~batch.has_client] = np.nan
+    return Scores(batch, measured, totals.T, overall.round(DIGITS))
 
 
 def measure_all(batch: LookBatch) -> tuple[Measured, ...]:
     """The five measures over a batch, in the order of MEASURES."""
+    contrast = look_contrast(batch)
     return (
-        measure_harmony(batch), measure_contrast(batch), measure_monochrome(batch), measure_statement(batch),
-        measure_colouring(batch),
+        measure_harmony(batch), measure_contrast(batch, contrast), measure_monochrome(batch), measure_statement(batch),
+        measure_colouring(batch, contrast),
     )  # fmt: skip
 
 
+def _printed(values: FloatArray) -> FloatArray:
+    """Points in the last printed digit, as whole numbers: they add up exactly."""
+    return np.rint(values * np.float32(10**DIGITS))
+
+
 def _total(measured: Measured) -> FloatArray:
-    total = np.sum([p.values.round(DIGITS) for p in measured.points], axis=0) + measured.start
-    return np.clip(total, 0.0, 100.0).round(DIGITS)
+    digits = np.empty((len(measured.points), len(measured.points[0].values)), dtype=np.float32)
+    for row, points in zip(digits, measured.points, strict=True):
+        np.multiply(points.values, np.float32(10**DIGITS), out=row, casting="same_kind")
+    total = np.rint(digits, out=digits).sum(axis=0)
+    score: FloatArray = (total.astype(float) / 10**DIGITS + measured.start).clip(0.0, 100.0).round(DIGITS)
+    return score
 
 
 def explain(scores: Scores, row: int, id: str) -> Verdict:
@@ -104,9 +116,9 @@ def _reasons(scores: Scores, measured: Measured, row: int, score: float) -> Meas
     batch = scores.batch
     reasons = []
     for points in measured.points:
-        value = round(float(points.values[row]), DIGITS)
+        value = round(float(_printed(points.values[row])) / 10**DIGITS, DIGITS)
         if value != 0:
-            places = np.flatnonzero(points.pieces[row] & batch.present[row])
+            places = np.flatnonzero(points.pieces(row) & batch.present[:, row])
             pieces = tuple(batch.piece(row, int(p)).id for p in places)
             reasons.append(Reason(points.code, points.text(row), pieces, value))
     rest = round(score - measured.start - sum(r.points for r in reasons), DIGITS)
@@ -121,13 +133,14 @@ def read_intent(batch: LookBatch, row: int) -> Intent:
     said = INTENTS[int(batch.intent[row])]
     if said is not None:
         return said
-    if statement_weights(batch)[row].max() > 0.5:
+    alone = batch.only(row)
+    if statement_weights(alone).max() > 0.5:
         return Intent.STATEMENT
-    if (strong_places(batch) & (batch.area < 0.16))[row].any():
+    if (alone.of(is_strong) & (alone.area < 0.16)).any():
         return Intent.ACCENT
-    if look_contrast(batch)[row] > 48:
+    if look_contrast(alone)[0] > 48:
         return Intent.CONTRAST
-    return Intent.TONAL if oneness(batch)[row] > 0.6 else Intent.ACCENT
+    return Intent.TONAL if oneness(alone)[0] > 0.6 else Intent.ACCENT
 
 
 def judge(looks: list[Look]) -> list[Verdict]:
