@@ -11,7 +11,7 @@ def two_colour_harmony(lab_1: FloatArray, lab_2: FloatArray) -> FloatArray:
 
     (..., 3) and (..., 3), broadcast, to (...,). Symmetric. Source: Ou and Luo 2006, Color Res. Appl. 31(3);
     fitted on equal plain patches, so it knows nothing of areas, cloth or neutrals."""
-    lab_1, lab_2 = np.broadcast_arrays(np.asarray(lab_1, float), np.asarray(lab_2, float))
+    lab_1, lab_2 = np.asarray(lab_1, float), np.asarray(lab_2, float)
     chroma_step = chroma(lab_1) - chroma(lab_2)
     opponent_step = ((lab_1[..., 1:] - lab_2[..., 1:]) ** 2).sum(axis=-1)
     hue_step_squared = np.maximum(opponent_step - chroma_step**2, 0.0)

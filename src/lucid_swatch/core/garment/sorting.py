@@ -134,24 +134,21 @@ def read_pieces(pieces: list[Piece], school: School = BROAD) -> list[Sorted]:
     ]
 
 
-def said_temperature(bin: Bin, temperature: float) -> float:
+def said_temperature(bin: Bin, temperature: FloatArray | float) -> FloatArray:
     """The temperature of a piece that the stylist hangs with a bin: as read, moved just over the border where the
-    reading contradicts."""
-    if bin is Bin.WARM_NEUTRAL:
-        return max(temperature, SAID_SIDE)
-    if bin is Bin.COOL_NEUTRAL:
-        return min(temperature, -SAID_SIDE)
-    return float(np.clip(temperature, -SAID_BALANCED, SAID_BALANCED)) if bin is Bin.BALANCED_NEUTRAL else temperature
+    reading contradicts. Any shape."""
+    least, most = SAID_WITHIN.get(bin, (-1.0, 1.0))
+    return np.clip(temperature, least, most)
 
 
-SAID_SIDE, SAID_BALANCED = 0.35, 0.1
-"""Temperature at least of what is said to be on one side, and at most of what is said to be on neither."""
+SAID_WITHIN = {Bin.WARM_NEUTRAL: (0.35, 1.0), Bin.COOL_NEUTRAL: (-1.0, -0.35), Bin.BALANCED_NEUTRAL: (-0.1, 0.1)}
+"""Between which temperatures a piece lies by what is said of it."""
 
 
 def _said(piece: Piece, read: Sorted) -> Sorted:
     if piece.bin_said is None:
         return read
-    warmth = said_temperature(piece.bin_said, read.temperature)
+    warmth = float(said_temperature(piece.bin_said, read.temperature))
     side = undertones(np.array([warmth]))[0]
     return replace(read, bin=piece.bin_said, temperature=warmth, undertone=side, confidence=1.0)
 
@@ -163,7 +160,7 @@ def _by_finish(piece: Piece, sorted: Sorted) -> Sorted:
     """Denim, metal and straw count as neutrals in the broad school, whatever their chroma."""
     if Finish.METALLIC in piece.finish and piece.metal in METAL_SIDES:
         side = METAL_SIDES[piece.metal]
-        warmth = said_temperature(side, sorted.temperature)
+        warmth = float(said_temperature(side, sorted.temperature))
         return replace(
             sorted, bin=side, temperature=warmth, undertone=undertones(np.array([warmth]))[0],
             name=f"{piece.metal.value} metal", confidence=max(sorted.confidence, 0.9),

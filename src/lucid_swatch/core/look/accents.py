@@ -25,11 +25,13 @@ def is_strong(table: PieceTable) -> Feature:
 
 @seen
 def _hard(table: PieceTable) -> Feature:
-    return (table.black > 0.5) & table.plain
+    """How far a plain piece is a hard black, 0..1."""
+    return rising(table.black, 0.25, 0.75) * table.plain
 
 
 def _shows_black(table: PieceTable) -> Feature:
-    return _hard(table) | ((table.black > 0.1) & table.print)
+    """How far a piece answers a hard black, 0..1: a little of it is enough in a print."""
+    return np.maximum(_hard(table), rising(table.black, 0.05, 0.15) * table.print)
 
 
 @seen
@@ -51,17 +53,19 @@ def stark(batch: LookBatch) -> Points:
     pale = batch.seen(_lightness_but_black) / np.maximum(batch.seen(_not_black), 1e-9)
     soft = ((pale - 55) / 25).clip(0, 1) * (1 - batch.seen(STRONGEST) / 45).clip(0, 1)
     amount = batch.seen(_hard)
-    accent = ((0.35 - amount) / 0.15).clip(0, 1) * (amount > 0)
-    echoed = count(batch.of(_shows_black)) > 1
-    values = soft * accent * np.where(echoed, w["stark-black-echoed"], -w["stark-black"])
+    accent = ((0.35 - amount) / 0.15).clip(0, 1)
+    hardest = batch.of(_hard).max(axis=0)
+    answered = rising(batch.of(_shows_black).sum(axis=0) - hardest, 0.15, 0.75)
+    points = (w["stark-black-echoed"] + w["stark-black"]) * answered - w["stark-black"]
+    values = soft * accent * hardest * points
 
     def hard(i: int) -> BoolArray:
-        places: BoolArray = batch.of(_hard)[:, i]
+        places: BoolArray = batch.of(_hard)[:, i] > 0.3
         return places
 
     def text(i: int) -> str:
         what = batch.called(i, hard(i))
-        if echoed[i]:
+        if values[i] > 0:
             return f"{what}: the black returns, so it settles in a look of L* {pale[i]:.0f}"
         return f"{what}: a hard black alone in a soft look of L* {pale[i]:.0f}"
 
@@ -169,7 +173,7 @@ def clarity(batch: LookBatch) -> Points:
     dusty, clear = batch.of(_dusty), batch.of(_clear)
     w = batch.weights.points
     both = np.minimum(batch.noticed(_dusty), batch.noticed(_clear))
-    crossing = (both / 0.15).clip(0, 1)
+    crossing = (both / 0.18).clip(0, 1)
     several = (dusty.sum(axis=0) - 1).clip(0, 1) * (1 - clear.max(axis=0))
     values = w["clarity-agrees"] * several - w["clarity-crosses"] * crossing
 

@@ -5,6 +5,7 @@ import numpy as np
 from ..colour.arrays import BoolArray, RealArray
 from .batch import LookBatch, count
 from .points import Points
+from .soft import falling
 from .table import Feature, PieceTable
 from .weights import threshold
 
@@ -16,8 +17,8 @@ def _seen(table: PieceTable) -> Feature:
 
 
 def _odd(table: PieceTable) -> Feature:
-    """Accessories that are neither neutral nor metal."""
-    return _seen(table) & (table.neutral < 0.5) & ~table.metallic
+    """How far an accessory is neither neutral nor metal, 0..1."""
+    return falling(table.neutral, 0.3, 0.7) * (_seen(table) & ~table.metallic)
 
 
 def echo(batch: LookBatch) -> Points:
@@ -27,8 +28,8 @@ def echo(batch: LookBatch) -> Points:
     accessory = batch.of(_seen)
     answered = (best * accessory).sum(axis=0) / np.maximum(count(accessory), np.float32(1))
     # a colour that is no neutral and that nothing answers is a stray, unless it is the one pop of a quiet look
-    lone = batch.of(_odd) & (best < 0.25)
-    values = w["echo"] * answered - w["stray"] * np.maximum(count(lone) - np.float32(0.5), 0)
+    lone = batch.of(_odd) * falling(best, 0.15, 0.35)
+    values = w["echo"] * answered - w["stray"] * np.maximum(lone.sum(axis=0) - np.float32(0.5), 0)
 
     def repeated(i: int) -> BoolArray:
         strongest = np.where(accessory[:, i], best[:, i], 0).max()
@@ -36,9 +37,9 @@ def echo(batch: LookBatch) -> Points:
         return places
 
     return Points(
-        "echo", values, lambda i: repeated(i) if values[i] >= 0 else lone[:, i],
+        "echo", values, lambda i: repeated(i) if values[i] >= 0 else lone[:, i] > 0.3,
         lambda i: f"{batch.called(i, repeated(i))}: the colour returns elsewhere in the look" if values[i] >= 0
-        else f"{batch.called(i, lone[:, i])}: a colour that nothing answers",
+        else f"{batch.called(i, lone[:, i] > 0.3)}: a colour that nothing answers",
     )  # fmt: skip
 
 

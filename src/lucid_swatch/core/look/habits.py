@@ -8,6 +8,7 @@ from .asked import by_name, marked, seen
 from .batch import LookBatch, count
 from .body import Zone
 from .points import Points
+from .soft import rising
 from .table import METALS, Feature, PieceTable
 from .temperature import is_leather
 
@@ -86,14 +87,12 @@ def animal_prints(batch: LookBatch) -> Points:
     )  # fmt: skip
 
 
-@marked
 def _brown_leather(table: PieceTable) -> Feature:
-    return is_leather(table) & (table.brown > 0.5)
+    return is_leather(table) * rising(table.brown, 0.15, 0.6)
 
 
-@marked
 def _black_leather(table: PieceTable) -> Feature:
-    return is_leather(table) & (table.black > 0.5)
+    return is_leather(table) * rising(table.black, 0.25, 0.75)
 
 
 def brown_with_blue(batch: LookBatch) -> Points:
@@ -101,16 +100,16 @@ def brown_with_blue(batch: LookBatch) -> Points:
     w = batch.weights.points
     blue = batch.seen(_blue_clothes) / np.maximum(batch.seen(CLOTHES), 1e-9)
     mostly = ((blue - 0.5) / 0.3).clip(0, 1)
-    values = mostly * np.where(
-        batch.some(_brown_leather), w["brown-with-blue"], -w["black-with-blue"] * batch.some(_black_leather)
-    )
+    browns, blacks = batch.of(_brown_leather), batch.of(_black_leather)
+    warmed = browns.max(axis=0)
+    values = mostly * (w["brown-with-blue"] * warmed - w["black-with-blue"] * blacks.max(axis=0) * (1 - warmed))
 
     def brown(i: int) -> BoolArray:
-        places: BoolArray = batch.of(_brown_leather)[:, i]
+        places: BoolArray = browns[:, i] > 0.3
         return places
 
     def black(i: int) -> BoolArray:
-        places: BoolArray = batch.of(_black_leather)[:, i]
+        places: BoolArray = blacks[:, i] > 0.3
         return places
 
     return Points(

@@ -64,11 +64,11 @@ def _along(table: PieceTable) -> Feature:
 
 
 def _foreign_at_all(table: PieceTable) -> Feature:
-    return rising(_coloured(table), 0.1, 0.6)
+    return rising(_coloured(table), 0.05, 0.75)
 
 
 def _foreign_to_neutrals(table: PieceTable) -> Feature:
-    return rising(_coloured(table), 0.25, 0.75) * _coloured(table)
+    return rising(_coloured(table), 0.2, 0.85) * _coloured(table)
 
 
 def _stray(batch: LookBatch) -> Points:
@@ -77,7 +77,7 @@ def _stray(batch: LookBatch) -> Points:
     led = 0.6 + 0.4 * rising(total, 0.2, 0.3)
     foreign = batch.of(_foreign_at_all) * rising(away, 45, 90)
     # in a look of neutrals any strong colour is the foreign one
-    foreign = np.maximum(foreign, falling(total, 0.11, 0.19) * batch.of(_foreign_to_neutrals))
+    foreign = np.maximum(foreign, falling(total, 0.08, 0.24) * batch.of(_foreign_to_neutrals))
     worst = (foreign * (batch.emphasis / 0.08).clip(0.3, 1)).max(axis=0)
     return Points(
         "foreign-hue", -batch.weights.points["foreign-hue"] * led * worst, lambda i: foreign[:, i] > 0.3,

@@ -3,12 +3,13 @@
 import numpy as np
 
 from ..colour.arrays import BoolArray, IntArray, RealArray
-from .accents import is_strong
+from .accents import STRONG
 from .asked import by_name, marked, seen
 from .batch import INTENTS, LookBatch, count
 from .echoes import friendly
 from .look import Intent
 from .points import Measured, Points
+from .soft import falling, rising
 from .table import Feature, PieceTable
 from .weights import threshold
 
@@ -105,28 +106,32 @@ def _compete(
 def _pick_up(batch: LookBatch, busiest: IntArray | None) -> tuple[Points, Points]:
     if busiest is None:
         return batch.silent("picked-up"), batch.silent("every-colour-again")
-    plain, has_print, w = batch.of("plain"), batch.some(PRINT), batch.weights.points
-    which = batch.beside(busiest, "answered_colour")
-    repeats = plain & (batch.beside(busiest, "answer") > 0.5)
-    # a bit for each colour of the print that returns; the ground, which is the first, is no motif
-    returned = np.bitwise_or.reduce(np.where(repeats, np.left_shift(1, which.clip(0, 62)), 0), axis=0)
-    ground = (returned & 1).astype(bool)
-    colours = np.bitwise_count(returned & ~np.int64(1))
-    available = np.maximum(batch.of("colours")[busiest, np.arange(len(busiest))] - 1, 1)
-    school = ~batch.schools["mute_round_statement"] & has_print
+    w, has_print = batch.weights.points, batch.some(PRINT)
+    plain, which = batch.of("plain"), batch.beside(busiest, "motif")
+    by_ground, by_motif = batch.beside(busiest, "by_ground"), batch.beside(busiest, "by_motif")
+    ground = (rising(by_ground, 0.3, 0.7) * plain).max(axis=0)
+    # what answers the ground better than any motif picks no motif up
+    level = rising(by_motif, 0.3, 0.7) * rising(by_motif - by_ground, -0.3, 0.1) * plain
+    colours = batch.of("colours")[busiest, np.arange(len(busiest))]
+    motifs = np.stack([((which == k) * level).max(axis=0) for k in range(1, max(int(colours.max()), 2))])
+    number, most = motifs.sum(axis=0), motifs.max(axis=0)
     # the ground counts when it comes a second time: a print all of whose colours return has no room left
-    every = (colours >= available) & (colours + ground >= 3)
-    one_or_two = w["picked-up"] * (school & (colours >= 1) & (colours <= 2) & ~every)
-    too_many = -w["every-colour-again"] * (school & every)
+    every = rising(number - np.maximum(colours - 1, 1), -0.6, -0.1) * rising(number + ground, 2.2, 2.8)
+    school = ~batch.schools["mute_round_statement"] & has_print
+    one_or_two = w["picked-up"] * school * most * falling(number, 2, 3) * (1 - every)
+    too_many = -w["every-colour-again"] * school * every
 
     def motif(i: int) -> BoolArray:
-        places: BoolArray = repeats[:, i] & (which[:, i] > 0)
+        places: BoolArray = level[:, i] > 0.3
         return places
+
+    def returned(i: int) -> int:
+        return len(set(which[motif(i), i].tolist()))
 
     return (
         Points(
             "picked-up", one_or_two, motif,
-            lambda i: f"{batch.called(i, motif(i))}: {colours[i]} of the print's colours picked up",
+            lambda i: f"{batch.called(i, motif(i))}: {returned(i)} of the print's colours picked up",
         ),
         Points(
             "every-colour-again", too_many, motif,
@@ -148,7 +153,7 @@ def _mute(batch: LookBatch, first: RealArray, lead: BoolArray) -> Points:
     others = batch.area * ~lead
     share = (others * loud).sum(axis=0) / np.maximum(others.sum(axis=0), 1e-9)
     values = (
-        busy * school * np.where(share < 0.05, w["partners-quiet"], -w["partners-loud"] * (share / 0.5).clip(0.2, 1))
+        busy * school * (w["partners-quiet"] - (w["partners-quiet"] + w["partners-loud"]) * (share / 0.55).clip(0, 1))
     )
 
     def places(i: int) -> BoolArray:
@@ -172,12 +177,16 @@ def _print_school(batch: LookBatch) -> Points:
     )  # fmt: skip
 
 
+def _accent_level(table: PieceTable) -> Feature:
+    return rising(table.strong, STRONG - 10, STRONG + 8) * table.plain
+
+
 def _accent_wanted(batch: LookBatch) -> Points:
     wanted, w = batch.intent == INTENTS.index(Intent.ACCENT), batch.weights.points
-    accent = batch.of(is_strong) & (batch.area < 0.2)
-    values = wanted * np.where(accent.any(axis=0), w["accent-there"], -w["accent-missing"])
+    level = batch.of(_accent_level) * falling(batch.area, 0.17, 0.23)
+    values = wanted * ((w["accent-there"] + w["accent-missing"]) * level.max(axis=0) - w["accent-missing"])
     return Points(
-        "accent-wanted", values, lambda i: accent[:, i],
-        lambda i: f"{batch.called(i, accent[:, i])}: the accent that was wanted" if values[i] > 0
+        "accent-wanted", values, lambda i: level[:, i] > 0.5,
+        lambda i: f"{batch.called(i, level[:, i] > 0)}: the accent that was wanted" if values[i] > 0
         else "an accent was wanted and no small strong colour is there",
     )  # fmt: skip

@@ -12,12 +12,11 @@ from ..colour.arrays import FloatArray, IntArray
 from ..colour.difference import pairwise_delta_e_2000
 from ..colour.harmony import two_colour_harmony
 from ..colour.spaces import chroma, hue_angle, hue_distance
-from ..garment.neutrals import neutrality, temperature
 from ..garment.piece import Piece
 from ..garment.school import BROAD, School
-from ..garment.sorting import said_temperature
-from ..garment.vocabulary import PLAIN_PATTERNS, Bin, Category, Finish, Metal, PatternType, Scale, Volume, Worn
+from ..garment.vocabulary import PLAIN_PATTERNS, Category, Finish, Metal, PatternType, Scale, Volume, Worn
 from .body import ACCESSORY_ZONES, LARGE_NECKLACE_AREA, NEARNESS, ZONES, Zone, area_of
+from .colours import WornColours, ask_colours, worn_colours
 from .weights import threshold
 
 METALS = (Metal.NONE, Metal.GOLD, Metal.SILVER, Metal.ROSE, Metal.MIXED)
@@ -47,6 +46,8 @@ class PieceTable:
     """C* of the main colour."""
     leading_hue: Feature
     """Hue angle of what colour a piece has, by share and chroma: a black ground has none."""
+    hue_agreement: Feature
+    """How far the hues of a piece point that way, 0 for all against each other .. 1 for one hue."""
     neutral: Feature
     """Share of the cloth that is neutral, 0..1."""
     warm: Feature
@@ -101,8 +102,12 @@ class PieceTable:
     """Of a pair: 0 for nothing in common .. 1 for one family of colours."""
     answer: Feature
     """Of a pair, 0..1: how well the main colour of the second answers some colour of the first."""
-    answered_colour: Feature
-    """Of a pair: which colour of the first that is."""
+    by_ground: Feature
+    """Of a pair, 0..1: how well the main colour of the second answers the ground of the first."""
+    by_motif: Feature
+    """Of a pair, 0..1: how well it answers the motif of the first that it answers best, 0 where there is none."""
+    motif: Feature
+    """Of a pair: which colour of the first that motif is."""
     returns: Feature
     """Of a pair, 0..1: how well the colour of either returns in the other."""
     repeated: Feature
@@ -150,9 +155,8 @@ class PieceTable:
 
 def build_table(pieces: tuple[Piece, ...], school: School = BROAD) -> PieceTable:
     """The table of a rail, or of the pieces of some looks. pieces: at least one. school: what counts as a neutral."""
-    counts = np.array([len(p.lab) for p in pieces])
-    first = np.concatenate([[0], np.cumsum(counts)[:-1]])
-    lab, share = np.concatenate([p.lab for p in pieces]), np.concatenate([p.share for p in pieces])
+    colours = worn_colours(pieces)
+    lab, share, first = colours.lab, colours.share, colours.first
 
     def held(values: FloatArray) -> FloatArray:
         total: FloatArray = np.add.reduceat(values * share, first)
@@ -162,35 +166,32 @@ def build_table(pieces: tuple[Piece, ...], school: School = BROAD) -> PieceTable
         return np.array([np.nan if (value := read(p)) is None else value for p in pieces], dtype=float)
 
     metallic = np.array([Finish.METALLIC in p.finish for p in pieces])
-    plainly_neutral, warmth = _as_said(pieces, first, counts, neutrality(lab, school), temperature(lab, school))
-    strength, hue, lightness = chroma(lab), hue_angle(lab), lab[:, 0]
+    told = ask_colours(colours, pieces, school)
+    lightness, strength = lab[:, 0], chroma(lab)
     mean = held(lightness)
-    strong = np.maximum.reduceat(strength * (1 - plainly_neutral) * (share > 0.04), first)
-    black = _below(lightness, 22, 5) * _below(strength, 7, 1.5)
-    white = _above(lightness, 90, 1.5) * _below(strength, 6.5, 1.0)
-    blueness = _above(strength, 7, 1.5) * ((hue > 225) & (hue < 300))
-    brownness = plainly_neutral * _above(strength, 13, 1.5) * ((hue > 35) & (hue < 88)) * _below(lightness, 72, 3)
-    prints = np.array([p.pattern not in PLAIN_PATTERNS and len(p.lab) > 1 for p in pieces])
+    strong = np.maximum.reduceat(told.strong * (share > 0.04), first)
+    prints = np.array([p.pattern not in PLAIN_PATTERNS for p in pieces]) & (colours.cloth > 1)
     accessory = np.array([ZONES[p.category] in ACCESSORY_ZONES for p in pieces])
+    leading_hue, hue_agreement = _leading_hue(held, lab, told.strong + 0.05)
     features = {
         "lightness": lightness[first], "chroma": strength[first],
-        "leading_hue": _leading_hue(held, lab, (1 - plainly_neutral) * strength + 0.05),
-        "neutral": np.where(metallic, 1.0, held(plainly_neutral)),
-        "warm": np.where(metallic, 0.0, held(plainly_neutral * np.maximum(warmth, 0) * (1 - white))),
-        "cool": np.where(metallic, 0.0, held(plainly_neutral * np.maximum(-warmth, 0) * (1 - white))),
-        "temperature": held(warmth), "mean_lightness": mean,
+        "leading_hue": leading_hue, "hue_agreement": hue_agreement,
+        "neutral": np.where(metallic, 1.0, held(told.neutral)),
+        "warm": np.where(metallic, 0.0, held(told.warm)),
+        "cool": np.where(metallic, 0.0, held(told.cool)),
+        "temperature": held(told.temperature), "mean_lightness": mean,
         "lightness_variance": np.maximum(held(lightness**2) - mean**2, 0.0), "strong": np.where(metallic, 0.0, strong),
-        "black": held(black), "white": held(white), "blue": held(blueness), "brown": held(brownness),
+        "black": held(told.black), "white": held(told.white), "blue": held(told.blue), "brown": held(told.brown),
         "denim": np.array([Finish.DENIM in p.finish for p in pieces]), "metallic": metallic,
         "metal": np.array([METALS.index(p.metal) for p in pieces], dtype=np.int8),
         "print": prints, "plain": ~prints, "animal": np.array([p.pattern is PatternType.ANIMAL for p in pieces]),
         "surfaces": np.array([sum(1 << SURFACES.index(f) for f in p.finish if f in SURFACES) for p in pieces], np.uint32),
-        "colours": counts.astype(np.int8), "closed": np.array([p.worn is Worn.CLOSED for p in pieces]),
+        "colours": colours.cloth.astype(np.int8), "closed": np.array([p.worn is Worn.CLOSED for p in pieces]),
         "area": each(_area), "nearness": each(lambda p: NEARNESS[ZONES[p.category]]),
-        "accessory": accessory, "clothes": ~accessory, "boldness": each(_boldness),
+        "accessory": accessory, "clothes": ~accessory, "boldness": each(_boldness) + _print_boldness(pieces, colours) * prints,
         "said": each(lambda p: p.statement), "formality": each(lambda p: p.formality), "weather": each(lambda p: p.warmth),
     }  # fmt: skip
-    pairs = _pair_features(pieces, lab, share, first, counts, features)
+    pairs = _pair_features(pieces, colours, features)
     return PieceTable(
         pieces=pieces,
         zones=np.array([[ZONES[p.category] is zone for p in pieces] + [False] for zone in ZONE_ORDER]),
@@ -203,39 +204,37 @@ def build_table(pieces: tuple[Piece, ...], school: School = BROAD) -> PieceTable
 SURFACES = tuple(finish for finish in Finish if finish is not Finish.MATTE)
 BLANK = {
     "said": np.nan, "formality": np.nan, "weather": np.nan, "nearest": 99.0,
-    "main_difference": 99.0, "answered_colour": -1,
+    "main_difference": 99.0, "motif": -1,
 }  # fmt: skip
 """What stands for no piece, where that is not 0."""
 
 
 def _padded(values: FloatArray, blank: float, axes: int) -> Feature:
-    wide = values.astype(np.float32) if values.dtype.kind == "f" else values
-    padded: Feature = np.ascontiguousarray(np.pad(wide, [(0, 1)] * axes, constant_values=blank))
+    single = np.float32 if values.dtype.kind == "f" else values.dtype
+    padded: Feature = np.full([size + 1 for size in values.shape], blank, dtype=single)
+    padded[(slice(-1),) * axes] = values
     return padded
 
 
 def _pair_features(
-    pieces: tuple[Piece, ...],
-    lab: FloatArray,
-    share: FloatArray,
-    first: IntArray,
-    counts: IntArray,
-    features: dict[str, FloatArray],
+    pieces: tuple[Piece, ...], colours: WornColours, features: dict[str, FloatArray]
 ) -> dict[str, FloatArray]:
+    lab, first = colours.lab, colours.first
     difference = pairwise_delta_e_2000(lab, lab)
     nearest, hue = _nearest(difference, first), hue_angle(lab[first])
-    answer, answered = _answers(difference[:, first], first, counts)
+    by_ground, by_motif, motif = _answers(difference[:, first], colours)
+    answer = np.maximum(by_ground, by_motif)
     metal = features["metal"]
     one_metal = (metal[:, None] == metal) & (metal > 0)
     returns = np.maximum(answer, answer.T)
     kind = np.array([PATTERNS.index(p.pattern) * len(SCALES) + SCALES.index(p.scale) for p in pieces])
     return {
         "nearest": nearest, "main_difference": difference[np.ix_(first, first)], "hues_apart": hue_distance(hue[:, None], hue),
-        "answer": answer,
-        "answered_colour": answered.astype(np.int8), "returns": returns, "repeated": np.maximum(returns, one_metal),
+        "answer": answer, "by_ground": by_ground,
+        "by_motif": by_motif, "motif": motif.astype(np.int8), "returns": returns, "repeated": np.maximum(returns, one_metal),
         "in_the_print": np.exp(-0.5 * (nearest / PRINT_MATCH) ** 2),
         "picked_up": np.exp(-0.5 * (nearest / PICKED_UP) ** 2), "one_kind": kind[:, None] == kind,
-        "family": _family(features), "harmony": _pair_harmony(lab, share, first),
+        "family": _family(features), "harmony": _pair_harmony(lab, colours.share, first),
     }  # fmt: skip
 
 
@@ -243,10 +242,11 @@ def _family(features: dict[str, FloatArray]) -> FloatArray:
     """Two coloured pieces are one by hue, two neutrals by temperature; a neutral beside a colour is half way, more
     when they lean alike."""
     neutral, hue, side = features["neutral"], features["leading_hue"], features["warm"] - features["cool"]
-    by_hue = np.exp(-0.5 * (hue_distance(hue[:, None], hue) / 28.0) ** 2)
+    agreed = features["hue_agreement"][:, None] * features["hue_agreement"]
+    by_hue = agreed * np.exp(-0.5 * (hue_distance(hue[:, None], hue) / 28.0) ** 2)
     by_side = 1 - np.abs(side[:, None] - side) / 2
     # a black and a grey have no hue to lean by
-    tinted = np.clip((features["chroma"] - 2) / 7, 0, 1)
+    tinted = np.clip((features["chroma"] - 2) / 10, 0, 1)
     both_tinted = np.minimum(tinted[:, None], tinted)
     by_tint = both_tinted * by_hue + (1 - both_tinted) * 0.5
     both_neutral, both_coloured = neutral[:, None] * neutral, (1 - neutral)[:, None] * (1 - neutral)
@@ -255,40 +255,23 @@ def _family(features: dict[str, FloatArray]) -> FloatArray:
     return alike
 
 
-def _as_said(
-    pieces: tuple[Piece, ...], first: IntArray, counts: IntArray, neutral: FloatArray, warmth: FloatArray
+def _leading_hue(
+    held: Callable[[FloatArray], FloatArray], lab: FloatArray, weight: FloatArray
 ) -> tuple[FloatArray, FloatArray]:
-    """Neutrality and temperature of every colour, with the stylist's word on where its piece hangs."""
-    for piece, start, count in zip(pieces, first, counts, strict=True):
-        said = piece.bin_said
-        if said is None or said is Bin.PRINT:
-            continue
-        own = slice(start, start + count)
-        neutral[own] = 0.0 if said is Bin.TONE else 1.0
-        warmth[own] = [said_temperature(said, float(one)) for one in warmth[own]]
-    return neutral, warmth
-
-
-def _above(values: FloatArray, border: float, softness: float) -> FloatArray:
-    return 1 / (1 + np.exp(-np.clip((values - border) / softness, -40, 40)))
-
-
-def _leading_hue(held: Callable[[FloatArray], FloatArray], lab: FloatArray, weight: FloatArray) -> FloatArray:
     angle = np.radians(hue_angle(lab))
-    mean: FloatArray = np.degrees(np.arctan2(held(weight * np.sin(angle)), held(weight * np.cos(angle)))) % 360
-    return mean
+    across, along = held(weight * np.cos(angle)), held(weight * np.sin(angle))
+    return np.degrees(np.arctan2(along, across)) % 360, np.hypot(across, along) / held(weight)
 
 
-def _below(values: FloatArray, border: float, softness: float) -> FloatArray:
-    return 1 - _above(values, border, softness)
+def _answers(difference: FloatArray, colours: WornColours) -> tuple[FloatArray, FloatArray, IntArray]:
+    """How well the main colours answer the ground and the best motif of every piece, and which motif that is.
 
-
-def _answers(difference: FloatArray, first: IntArray, counts: IntArray) -> tuple[FloatArray, IntArray]:
-    """difference: (colours, pieces), CIEDE2000 between every colour and the main ones."""
+    difference: (colours, pieces), CIEDE2000 between every colour and the main ones."""
     likeness = np.exp(-0.5 * (difference / SAME_FAMILY) ** 2)
-    answer = np.maximum.reduceat(likeness, first, axis=0)
-    which = np.stack([likeness[f : f + n].argmax(axis=0) for f, n in zip(first, counts, strict=True)])
-    return answer, which
+    by_motif = likeness * colours.motif[:, None]
+    starts = zip(colours.first, colours.counts, strict=True)
+    which = np.stack([by_motif[start : start + count].argmax(axis=0) for start, count in starts])
+    return likeness[colours.first], np.maximum.reduceat(by_motif, colours.first, axis=0), which
 
 
 def _nearest(difference: FloatArray, first: IntArray) -> FloatArray:
@@ -315,11 +298,18 @@ def _area(piece: Piece) -> float:
 
 
 def _boldness(piece: Piece) -> float:
-    bold = 0.15 * _shine(piece) + (0.08 if piece.volume is Volume.FULL else 0.0)
-    if piece.pattern in PLAIN_PATTERNS or len(piece.lab) < 2:
-        return bold
-    by_scale = {None: 0.35, Scale.SMALL: 0.16, Scale.MEDIUM: 0.30, Scale.LARGE: 0.45}[piece.scale]
-    seen = piece.lab[piece.share > 0.04]
-    inner = float(np.ptp(seen[:, 0])) / 100 if len(seen) else 0.0
-    colourful = float(chroma(piece.lab).max()) / 100
-    return bold + by_scale + 0.22 * inner + 0.25 * colourful + 0.05 * min(len(seen) - 1, 4)
+    return 0.15 * _shine(piece) + (0.08 if piece.volume is Volume.FULL else 0.0)
+
+
+BY_SCALE = {None: 0.35, Scale.SMALL: 0.16, Scale.MEDIUM: 0.30, Scale.LARGE: 0.45}
+
+
+def _print_boldness(pieces: tuple[Piece, ...], colours: WornColours) -> FloatArray:
+    """What each piece says beyond that where it is a print: its scale, inner contrast, colour and colours."""
+    lightness, seen = colours.lab[:, 0], colours.share > 0.04
+    highest = np.maximum.reduceat(np.where(seen, lightness, 0), colours.first)
+    lowest = np.minimum.reduceat(np.where(seen, lightness, 100), colours.first)
+    inner = np.maximum(highest - lowest, 0) / 100
+    colourful = np.maximum.reduceat(chroma(colours.lab), colours.first) / 100
+    others = np.clip(np.add.reduceat(seen.astype(float), colours.first) - 1, 0, 4)
+    return np.array([BY_SCALE[p.scale] for p in pieces]) + 0.22 * inner + 0.25 * colourful + 0.05 * others

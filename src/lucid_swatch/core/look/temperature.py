@@ -8,8 +8,11 @@ from .asked import by_name, noticed, seen
 from .batch import LookBatch, count
 from .body import Zone
 from .points import Points
+from .soft import rising
 from .table import METALS, Feature, PieceTable
 
+ENOUGH = 0.4
+"""Share of a look, by emphasis, that neutrals with a side must have before crossing them counts in full."""
 LEATHER = (Zone.FEET, Zone.HAND, Zone.WAIST)
 """Where leather is worn."""
 
@@ -49,21 +52,24 @@ def temperature(batch: LookBatch) -> tuple[Points, Points]:
     warm, cool = temperature_sides(batch)
     total_warm, total_cool = batch.noticed(WARM), batch.noticed(COOL)
     hard_warm, hard_cool = _opposed(batch)
-    crossing = 2 * np.minimum(hard_warm, hard_cool) / np.maximum(total_warm + total_cool, 0.08)
+    crossing = (2 * np.minimum(hard_warm, hard_cool) / np.maximum(total_warm + total_cool, ENOUGH)).clip(0, 1)
     separator = (separators(batch) / 0.10).clip(0, 1)
-    crossed = -batch.weights.points["temperature-crosses"] * crossing.clip(0, 1) ** 0.7 * (1 - 0.6 * separator)
+    crossed = -batch.weights.points["temperature-crosses"] * crossing * (1 - 0.6 * separator)
     warmer = total_warm >= total_cool
-    sided = np.maximum(warm, cool) > 0.03
-    agreeing = sided & ((warm >= cool) == warmer)
-    several = (count(agreeing) - np.float32(1)).clip(0, 3) / 3
-    agreed = batch.weights.points["temperature-agrees"] * np.sqrt(several) * (1 - 1.6 * crossing).clip(0, 1)
+    side = (warm - cool) * np.where(warmer, np.float32(1), np.float32(-1))
+    several = (rising(side, 0.01, 0.05).sum(axis=0) - 1).clip(0, 3) / 3
+    agreed = batch.weights.points["temperature-agrees"] * (1 - (1 - several) ** 2) * (1 - 1.6 * crossing).clip(0, 1)
 
     def strays(i: int) -> BoolArray:
-        places: BoolArray = sided[:, i] & ~agreeing[:, i]
+        places: BoolArray = side[:, i] < -0.03
+        return places
+
+    def agreeing(i: int) -> BoolArray:
+        places: BoolArray = side[:, i] > 0.03
         return places
 
     def agree_text(i: int) -> str:
-        return f"{'warm' if warmer[i] else 'cool'} neutrals agree: {batch.called(i, agreeing[:, i])}"
+        return f"{'warm' if warmer[i] else 'cool'} neutrals agree: {batch.called(i, agreeing(i))}"
 
     def cross_text(i: int) -> str:
         side = "cooler" if warmer[i] else "warmer"
@@ -72,7 +78,7 @@ def temperature(batch: LookBatch) -> tuple[Points, Points]:
         return f"{batch.called(i, strays(i))}: {side} than the other neutrals, {against}{softened}"
 
     return (
-        Points("temperature-agrees", agreed, lambda i: agreeing[:, i], agree_text),
+        Points("temperature-agrees", agreed, agreeing, agree_text),
         Points("temperature-crosses", crossed, strays, cross_text),
     )
 
@@ -100,7 +106,7 @@ def _white(table: PieceTable) -> Feature:
 def metal_side(batch: LookBatch) -> Points:
     """Yellow metal with warm neutrals, white metal with cool ones."""
     warm, cool = batch.noticed(WARM), batch.noticed(COOL)
-    side = (warm - cool) / np.maximum(warm + cool, 0.1)
+    side = (warm - cool) / np.maximum(warm + cool, 0.2)
     yellow, white = count(batch.of(_yellow)), count(batch.of(_white))
     lean = (yellow - white).astype(np.float32) / np.maximum(yellow + white, 1)
     values = batch.weights.points["metal-with-temperature"] * side * lean
