@@ -2,6 +2,7 @@
 
 import re
 
+from PIL import Image, ImageDraw
 from playwright.sync_api import expect
 
 
@@ -52,3 +53,101 @@ def test_a_variation_knows_its_parent_and_both_know_what_they_are_for(opened):
     page.get_by_role("button", name="Solo evening", exact=True).click()
     expect(page.get_by_label("occasion")).to_have_value("Concert hall")
     expect(page.get_by_text("varied by Solo evening, in silver")).to_be_visible()
+
+
+def test_another_school_says_what_it_made_of_the_look_and_can_be_the_clients(opened):
+    page = opened
+    look(page, "Train day")
+    whole = page.get_by_role("meter", name="The whole")
+    before = whole.get_attribute("aria-valuenow")
+    page.get_by_text("By the school").click()
+    page.get_by_role("group", name="metals").get_by_role("button", name="mix on purpose").click()
+    told = page.get_by_role("status").filter(has_text="Metals: mix on purpose")
+    expect(told).to_contain_text("no longer: cognac bag and gold hoops: one metal repeated")
+    expect(whole).not_to_have_attribute("aria-valuenow", before)
+    page.get_by_role("button", name="as Ilka Maren usually").click()
+    expect(whole).to_have_attribute("aria-valuenow", before)
+    page.get_by_role("group", name="metals").get_by_role("button", name="mix on purpose").click()
+    page.get_by_role("button", name="for every look of Ilka Maren").click()
+    expect(page.get_by_text("Ilka Maren follows this school now.")).to_be_visible()
+    page.reload()
+    page.get_by_text("By the school").click()
+    metals = page.get_by_role("group", name="metals")
+    expect(metals.get_by_role("button", name="mix on purpose")).to_have_attribute("aria-pressed", "true")
+
+
+def test_one_look_is_held_against_another_client_and_beside_a_change(opened):
+    page = opened
+    look(page, "Train day")
+    page.get_by_label("hold beside").select_option(label="Tobe Arrun")
+    differs = page.get_by_role("region", name="What differs")
+    expect(differs).to_contain_text("the full one on Tobe Arrun")
+    expect(differs).to_contain_text("near the face")
+    expect(page.get_by_role("group", name="Held beside")).to_be_visible()
+    page.keyboard.press("b")
+    expect(differs).to_have_count(0)
+    page.keyboard.press("b")
+    expect(differs).to_contain_text("the full one with the change")
+    after = page.get_by_role("meter", name="The whole").get_attribute("aria-valuenow")
+    page.get_by_role("button", name="make this change").click()
+    expect(differs).to_have_count(0)
+    expect(page.get_by_role("meter", name="The whole")).to_have_attribute("aria-valuenow", after)
+
+
+def test_a_layer_is_closed_the_light_turned_and_both_kept_with_the_look(opened):
+    page = opened
+    look(page, "Train day")
+    whole = page.get_by_role("meter", name="The whole")
+    before = whole.get_attribute("aria-valuenow")
+    page.get_by_role("button", name="wear it closed").press("Enter")
+    expect(whole).not_to_have_attribute("aria-valuenow", before)
+    closed = whole.get_attribute("aria-valuenow")
+    page.get_by_role("button", name="seated").click()
+    page.get_by_label("light").select_option("greyscale")
+    matrix = page.locator("svg.figure feColorMatrix").get_attribute("values").split()
+    assert matrix[0:3] == matrix[5:8] == matrix[10:13]
+    page.get_by_role("button", name="Keep", exact=True).click()
+    expect(page.get_by_text("Kept as Train day")).to_be_visible()
+    page.get_by_role("button", name="new look").click()
+    page.get_by_role("button", name=re.compile("^Train day")).click()
+    expect(whole).to_have_attribute("aria-valuenow", closed)
+    expect(page.get_by_role("button", name="wear it open")).to_be_visible()
+    expect(page.get_by_role("button", name="seated")).to_have_attribute("aria-pressed", "true")
+
+
+def test_the_occasion_and_the_weather_bar_what_does_not_go_there(opened):
+    page = opened
+    look(page, "Train day")
+    page.get_by_role("group", name="How formal it is").get_by_role("button", name="black tie").click()
+    beside = page.get_by_role("region", name="Beside colour")
+    expect(beside).to_contain_text("and the occasion is black tie")
+    page.get_by_role("group", name="How formal it is").get_by_role("button", name="black tie").click()
+    expect(beside).not_to_contain_text("and the occasion is black tie")
+
+
+def test_a_photo_of_a_look_worn_asks_for_the_shoes(opened, tmp_path):
+    page = opened
+    look(page, "Train day")
+    page.get_by_text("About this look").click()
+    page.get_by_label("Photo of the look as it is worn").set_input_files(figure_photo(tmp_path / "cut.png", feet=False))
+    expect(page.get_by_role("img", name=re.compile("as it was worn"))).to_be_visible()
+    expect(page.get_by_text("The shoes are not in the picture")).to_be_visible()
+    page.get_by_label("Photo of the look as it is worn").set_input_files(
+        figure_photo(tmp_path / "whole.png", feet=True)
+    )
+    expect(page.get_by_text("The shoes are not in the picture")).to_have_count(0)
+    page.get_by_role("button", name="take the photo away").click()
+    expect(page.get_by_role("img", name=re.compile("as it was worn"))).to_have_count(0)
+
+
+def figure_photo(path, feet):
+    """A plain figure against a pale wall, whole or cut off at the knee."""
+    picture = Image.new("RGB", (480, 720), (224, 221, 216))
+    draw = ImageDraw.Draw(picture)
+    down = 0 if feet else 260
+    draw.ellipse((205, 50 + down, 275, 130 + down), fill=(150, 104, 80))
+    draw.polygon([(165, 140 + down), (315, 140 + down), (300, 360 + down), (180, 360 + down)], fill=(60, 70, 110))
+    legs = [(180, 360), (300, 360), (310, 620), (250, 620), (240, 400), (230, 620), (170, 620)]
+    draw.polygon([(x, y + down) for x, y in legs], fill=(40, 40, 46))
+    picture.save(path)
+    return path

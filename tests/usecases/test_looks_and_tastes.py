@@ -1,23 +1,30 @@
 """Looks are judged for this client, kept with what they are for, and compared; the rules follow only when asked."""
 
+import io
 from dataclasses import replace
 from datetime import UTC, datetime
 
+import numpy as np
 import pytest
+from PIL import Image
 
-from lucid_swatch.core.garment.vocabulary import Category
+from lucid_swatch.core.garment.vocabulary import Category, Undertone, Worn
+from lucid_swatch.core.look.look import Conventions
 from lucid_swatch.core.look.weights import standard_weights
 from lucid_swatch.core.problems import Refused
 from lucid_swatch.formats.client import About
 from lucid_swatch.formats.kept_look import KeptLookDocument
 from lucid_swatch.store.clients import Clients
+from lucid_swatch.store.folder import Folder
 from lucid_swatch.store.looks import Looks
 from lucid_swatch.store.records import SideBySide
 from lucid_swatch.store.trials import Comparisons
-from lucid_swatch.usecases.clients import write_about
-from lucid_swatch.usecases.looks import change_look, dismiss, judge_pieces, keep_look
+from lucid_swatch.usecases.clients import erase_client, write_about
+from lucid_swatch.usecases.looks import Setting, change_look, dismiss, judge_pieces, keep_look, overall_of
 from lucid_swatch.usecases.rail import Word, change_pieces, join_faces
 from lucid_swatch.usecases.tastes import LEAST_VERDICTS, put_taste_back, take_taste_on, taste
+from lucid_swatch.usecases.tidy import remove_orphans
+from lucid_swatch.usecases.worn import add_worn_photo
 
 from .rails import a_client, hang_all
 
@@ -138,3 +145,73 @@ def test_verdicts_on_looks_ask_for_a_taste_that_is_taken_on_and_put_back(session
     assert Clients(session).get(maren).conventions.tastes
     put_taste_back(session)
     assert [judge_pieces(session, maren, look.piece_ids).verdict.overall for look in (better, worse)] == before
+
+
+def test_how_a_look_is_worn_is_judged_and_kept_with_it(session, maren):
+    coat = ("cream top", "navy trousers", "navy coat")
+    opened, closed = (
+        judge_pieces(session, maren, coat, setting=Setting(worn={"navy coat": how})).verdict
+        for how in (Worn.OPEN, Worn.CLOSED)
+    )
+    assert opened.overall != closed.overall
+    about = KeptLookDocument(worn={"navy coat": Worn.CLOSED}, formality=2)
+    kept = keep_look(session, maren, "Quay", coat, None, about)
+    assert kept.verdicts[-1]["overall"] == closed.overall
+    assert overall_of(session, maren, [kept])[kept.id] == closed.overall
+
+
+def test_a_look_may_follow_a_school_of_its_own(session, maren):
+    strict = Conventions(strict_neutrals=True)
+    usual = judge_pieces(session, maren, LOOK)
+    other = judge_pieces(session, maren, LOOK, setting=Setting(conventions=strict))
+    assert other.conventions.strict_neutrals
+    assert not usual.conventions.strict_neutrals
+    assert other.verdict.overall != usual.verdict.overall
+
+
+def test_one_look_is_held_against_another_client(session, maren):
+    cool, warm = (a_client(session, name) for name in ("Cool", "Warm"))
+    for client, side in ((cool, Undertone.COOL), (warm, Undertone.WARM)):
+        Clients(session).change(replace(Clients(session).get(client), undertone=side))
+    at_the_face = [
+        judge_pieces(session, maren, LOOK, setting=Setting(on=client)).verdict.measures["colouring"].score
+        for client in (cool, warm)
+    ]
+    assert at_the_face[0] < at_the_face[1]  # cream at the face
+
+
+def test_the_occasion_bars_what_does_not_go_there_from_the_mends(session, maren):
+    start = ("cream top", "olive skirt")
+    change_pieces(session, maren, ["tan shoes"], Word(formality=1.0))
+    free = judge_pieces(session, maren, start)
+    dressed = judge_pieces(session, maren, start, setting=Setting(formality=4))
+    assert "tan shoes" in free.effects
+    assert "tan shoes" not in {id for mend in dressed.mends for id in (mend.piece, mend.with_piece)}
+    worn = judge_pieces(session, maren, LOOK, setting=Setting(formality=4))
+    assert any(note.code == "out-of-place" and note.pieces == ("tan shoes",) for note in worn.notes)
+
+
+@pytest.mark.parametrize("feet", [True, False])
+def test_a_photo_of_a_look_worn_is_kept_without_metadata_and_goes_with_the_client(sessions, data, feet):
+    def figure(srgb):
+        seen = np.zeros(srgb.shape[:2])
+        seen[20 : 100 if feet else 120, 30:50] = 1.0
+        return seen
+
+    folder = Folder(data)
+    with sessions.begin() as session:
+        client = a_client(session)
+        hang_all(session, client)
+        kept = keep_look(session, client, "Quay", LOOK)
+        sent = io.BytesIO()
+        exif = Image.Exif()
+        exif[0x8825] = {1: "N", 2: (59.0, 54.0, 0.0)}
+        Image.new("RGB", (80, 120), (190, 180, 170)).save(sent, "JPEG", exif=exif)
+        kept = add_worn_photo(session, folder, figure, kept.id, sent.getvalue(), "quay.jpg")
+        assert KeptLookDocument.model_validate(kept.kept).photo.feet is feet
+        stored = Image.open(folder.picture(kept.id, "as-sent"))
+        assert 0x8825 not in stored.getexif()
+        assert remove_orphans(session, folder) == 0
+    erased = erase_client(sessions, folder, client)
+    assert any(kept.id in name for name in erased.files)
+    assert erased.left == ()

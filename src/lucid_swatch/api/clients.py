@@ -97,13 +97,17 @@ def change_client(session: UnitOfWork, client_id: str, change: ClientChange) -> 
     conventions, undertone = client.conventions, client.undertone
     if change.neutrals is not None:
         conventions = replace(conventions, strict_neutrals=change.neutrals == "strict")
+    if change.conventions is not None:
+        own = client.conventions
+        conventions = replace(change.conventions.to_core(), leanings=own.leanings, tastes=own.tastes)
     if change.undertone is not None:
         undertone = None if change.undertone == "as read" else change.undertone
     client = replace(
         client, name=client.name if change.name is None else change.name.strip(),
         note=client.note if change.note is None else change.note, conventions=conventions, undertone=undertone,
     )  # fmt: skip
-    with recorded(session, client_id, f"neutrals: {change.neutrals or 'as before'}") as journal:
+    told = "the school" if change.conventions is not None else f"neutrals: {change.neutrals or 'as before'}"
+    with recorded(session, client_id, told) as journal:
         journal.touches("client", client_id)
         Clients(session).change(client)
     return client_answer(session, client)

@@ -8,10 +8,12 @@ from pydantic import Field
 from lucid_swatch.core.garment.vocabulary import (
     Bin,
     Undertone,
+    Worn,
 )
 from lucid_swatch.core.look.look import Intent
 from lucid_swatch.formats.client import About
 from lucid_swatch.formats.kept_look import KeptLookDocument
+from lucid_swatch.formats.look import ConventionsDocument
 from lucid_swatch.formats.measurement import MeasurementDocument
 from lucid_swatch.formats.verdict import MeasuresDocument, MendDocument
 from lucid_swatch.store.records import KeptLook, PhotoRecord, PhotoState
@@ -73,6 +75,8 @@ class ClientChange(Request):
     name: str | None = Field(default=None, max_length=120)
     note: str | None = Field(default=None, max_length=2000)
     neutrals: Literal["broad", "strict"] | None = None
+    conventions: ConventionsDocument | None = None
+    """The schools to follow for this client."""
     undertone: Undertone | Literal["as read"] | None = None
 
 
@@ -249,6 +253,16 @@ class JudgeRequest(Request):
     intent: Intent | None = None
     rain: bool = False
     """Whether it rains on the day."""
+    worn: dict[str, Worn] = Field(default_factory=dict, max_length=30)
+    """How pieces are worn, by id, where it is not as they usually are."""
+    formality: int | None = Field(default=None, ge=1, le=5)
+    """Of the occasion."""
+    warmth: int | None = Field(default=None, ge=0, le=4)
+    """That the weather asks for."""
+    conventions: ConventionsDocument | None = None
+    """The school to judge by; left out, the client's."""
+    on: str | None = Field(default=None, max_length=200)
+    """Another client, whose colouring and refusals the look is held against."""
 
 
 class StitchAnswer(Answer):
@@ -339,6 +353,17 @@ class JudgedAnswer(Answer):
     """What there is to think of beside colour."""
     weights: str
     """The version of the weights that judged."""
+    conventions: ConventionsDocument
+    """The school that judged."""
+
+
+class LightAnswer(Answer):
+    """A light that a look can be seen in."""
+
+    name: str
+    note: str
+    matrix: list[list[float]]
+    """Linear sRGB as measured to linear sRGB as seen, three rows of three."""
 
 
 class LookRequest(Request):

@@ -1,14 +1,20 @@
 """Looks."""
 
-from fastapi import APIRouter
+from typing import Annotated
 
+from fastapi import APIRouter, File, Response, UploadFile
+
+from lucid_swatch.core.look.lights import seen_lights
+from lucid_swatch.files.photo import MAX_BYTES
+from lucid_swatch.formats.look import ConventionsDocument
 from lucid_swatch.formats.verdict import measures_document, mend_document
 from lucid_swatch.store.looks import Looks
 from lucid_swatch.store.records import KeptLook
-from lucid_swatch.usecases.looks import change_look, dismiss, judge_pieces, keep_look, overall_of
+from lucid_swatch.usecases.looks import Setting, change_look, dismiss, judge_pieces, keep_look, overall_of
 from lucid_swatch.usecases.tastes import put_taste_back, take_taste_on, taste
+from lucid_swatch.usecases.worn import PICTURE, add_worn_photo, remove_worn_photo
 
-from .context import UnitOfWork
+from .context import InContext, UnitOfWork
 from .documents import (
     BandAnswer,
     DismissRequest,
@@ -16,6 +22,7 @@ from .documents import (
     HeldBackAnswer,
     JudgedAnswer,
     JudgeRequest,
+    LightAnswer,
     LookAnswer,
     LookRequest,
     MovedRuleAnswer,
@@ -31,7 +38,9 @@ router = APIRouter(tags=["looks"])
 @router.post("/clients/{client_id}/judge")
 def judge(session: UnitOfWork, client_id: str, asked: JudgeRequest) -> JudgedAnswer:
     """The verdict on some pieces, and what every other piece would do to it."""
-    judged = judge_pieces(session, client_id, tuple(asked.pieces), asked.intent, asked.rain)
+    schools = None if asked.conventions is None else asked.conventions.to_core()
+    setting = Setting(asked.rain, asked.worn, asked.formality, asked.warmth, schools, asked.on)
+    judged = judge_pieces(session, client_id, tuple(asked.pieces), asked.intent, setting)
     effects = {id: EffectAnswer(change=e.change, pieces=list(e.pieces)) for id, e in judged.effects.items()}
     stitches = [StitchAnswer(first=s.first, second=s.second, competes=s.competes, code=s.code) for s in judged.stitches]
     return JudgedAnswer(
@@ -43,8 +52,17 @@ def judge(session: UnitOfWork, client_id: str, asked: JudgeRequest) -> JudgedAns
             for h in judged.held_back
         ],
         notes=[NoteAnswer(key=n.key, text=n.text, pieces=list(n.pieces)) for n in judged.notes],
-        weights=judged.verdict.weights,
+        weights=judged.verdict.weights, conventions=ConventionsDocument.from_core(judged.conventions),
     )  # fmt: skip
+
+
+@router.get("/lights")
+def list_lights() -> list[LightAnswer]:
+    """The lights that a look can be seen in."""
+    return [
+        LightAnswer(name=one.name, note=one.note, matrix=[[round(float(v), 5) for v in row] for row in one.matrix])
+        for one in seen_lights()
+    ]
 
 
 @router.get("/clients/{client_id}/looks")
@@ -68,9 +86,32 @@ def write_look(session: UnitOfWork, look_id: str, look: LookRequest) -> LookAnsw
 
 
 @router.delete("/looks/{look_id}", status_code=204)
-def let_go(session: UnitOfWork, look_id: str) -> None:
-    """Lets a look go."""
+def let_go(session: UnitOfWork, context: InContext, look_id: str) -> None:
+    """Lets a look go, with its photo."""
     Looks(session).remove(look_id)
+    context.folder.remove_pictures(look_id)
+
+
+@router.post("/looks/{look_id}/photo", status_code=201)
+def send_worn_photo(
+    session: UnitOfWork, context: InContext, look_id: str, photo: Annotated[UploadFile, File()]
+) -> LookAnswer:
+    """Keeps a photo of a look as it was worn."""
+    content, name = photo.file.read(MAX_BYTES + 1), photo.filename or "photo"
+    return _answer(session, add_worn_photo(session, context.folder, context.cut_out, look_id, content, name))
+
+
+@router.delete("/looks/{look_id}/photo")
+def take_worn_photo_away(session: UnitOfWork, context: InContext, look_id: str) -> LookAnswer:
+    """Removes the photo of a look."""
+    return _answer(session, remove_worn_photo(session, context.folder, look_id))
+
+
+@router.get("/looks/{look_id}/photo.jpg")
+def worn_photo(context: InContext, look_id: str) -> Response:
+    """The photo of a look as it was worn."""
+    headers = {"cache-control": "no-store"}  # no copy of a person stays in a browser
+    return Response(context.folder.picture(look_id, PICTURE).read_bytes(), media_type="image/jpeg", headers=headers)
 
 
 @router.post("/clients/{client_id}/notes", status_code=204)

@@ -43,5 +43,5 @@ BOTANIST = SampleClient(
     sitter=Sitter(skin=(82.0, 8.0, 9.5), hair=(15.0, 1.0, -1.0), eyes=(48.0, -4.0, -15.0), hair_style="bob"),
     portraits=(SamplePortrait("portrait-of-the-botanist.jpg", (0.98, 1.0, 1.04)),), samples=SAMPLES, looks=LOOKS, newest=("opening-dress.jpg", "silver-flats.jpg"),
     kept={"opening-dress.jpg": {"uses": ["opening"], "verdict": "alter"}, "garden-boots.jpg": {"uses": ["glasshouse"], "verdict": "keep"}},
-    about={"dresses_for": "The opening, interviews, mornings among wet leaves.", "refuses": {"materials": ["suede"]}, "metal": "silver", "shoes": "boots that may get wet"},
+    about={"dresses_for": "The opening, interviews, mornings among wet leaves.", "refuses": {"materials": ["suede"]}, "metal": "silver", "shoes": "boots that may get wet", "height": 171},
 )  # fmt: skip

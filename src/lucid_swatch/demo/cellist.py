@@ -84,6 +84,6 @@ CELLIST = SampleClient(
     about={
         "dresses_for": "Concerts in the evening, trains by day, rehearsals in cold halls.",
         "refuses": {"heel": 4.0, "sheer": True, "lengths": ["cropped"], "colours": ["neon"]}, "metal": "gold",
-        "shoes": "flat ones, on stage and off",
+        "shoes": "flat ones, on stage and off", "height": 163,
     },
 )  # fmt: skip

@@ -42,5 +42,5 @@ PILOT = SampleClient(
     sitter=Sitter(skin=(33.0, 10.0, 16.5), hair=(12.0, 2.0, 2.0), eyes=(19.0, 6.0, 8.0), hair_style="short"),
     portraits=(SamplePortrait("portrait-of-the-pilot.jpg", (1.04, 1.0, 0.9)),), samples=SAMPLES, looks=LOOKS, newest=("saffron-knit.jpg", "signal-scarf.jpg"),
     kept={"lectern-jacket.jpg": {"uses": ["talks"], "verdict": "keep"}, "watch-coat.jpg": {"uses": ["quay"], "verdict": "keep"}, "clay-knit.jpg": {"verdict": "mend"}},
-    about={"dresses_for": "Talks under stage light, walks on the quay.", "refuses": {"patterns": ["floral"]}, "allergies": ["nickel"], "metal": "gold", "shoes": "boots"},
+    about={"dresses_for": "Talks under stage light, walks on the quay.", "refuses": {"patterns": ["floral"]}, "allergies": ["nickel"], "metal": "gold", "shoes": "boots", "height": 186},
 )  # fmt: skip

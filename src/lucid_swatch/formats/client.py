@@ -53,6 +53,10 @@ class About(Document):
     always_on: list[str] = Field(default_factory=list, max_length=20)
     """Ids of pieces that join every look: glasses, a ring, a headscarf."""
     dyed_hair: DyedHair | None = None
+    height: int | None = Field(default=None, ge=120, le=220)
+    """In centimetres; the figure is drawn in this proportion."""
+    seated: bool = False
+    """Whether the client is mostly seen seated."""
     tan: bool = False
     """Whether the skin is tanned now."""
     lipstick: Lab | None = None

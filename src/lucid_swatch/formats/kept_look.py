@@ -1,11 +1,27 @@
 """What is kept about a look beside its pieces."""
 
+from datetime import date
 from typing import Literal
 
 from pydantic import ConfigDict, Field
 
+from lucid_swatch.core.garment.vocabulary import Worn
+
 from .document import Document
 from .kept import Season
+from .look import ConventionsDocument
+
+
+class WornPhoto(Document):
+    """A photo of the look as it was worn."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    number: int = Field(ge=1)
+    """Counts up with every new photo."""
+    feet: bool
+    """Whether it shows the look down to the shoes."""
+    on: date
 
 
 class KeptLookDocument(Document):
@@ -21,3 +37,14 @@ class KeptLookDocument(Document):
     client_rating: int | None = Field(default=None, ge=1, le=5)
     parent: str | None = Field(default=None, max_length=200)
     """The look that this one varies."""
+    worn: dict[str, Worn] = Field(default_factory=dict, max_length=30)
+    """How pieces are worn here, by id, where it is not as they usually are."""
+    seated: bool = False
+    """Whether it is mostly seen seated."""
+    formality: int | None = Field(default=None, ge=1, le=5)
+    """Of the occasion, 1 beach and garden .. 5 black tie."""
+    warmth: int | None = Field(default=None, ge=0, le=4)
+    """That the weather asks for, 0 bare summer .. 4 deep winter."""
+    photo: WornPhoto | None = None
+    conventions: ConventionsDocument | None = None
+    """The school this look follows, where it is not the client's."""

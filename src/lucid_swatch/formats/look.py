@@ -90,7 +90,7 @@ class LookDocument(Titled):
     """Further pieces that mends may draw on."""
 
     @model_validator(mode="after")
-    def _idscheck_ids(self) -> "LookDocument":
+    def _check_ids(self) -> "LookDocument":
         check_ids([p.id for p in self.pieces])
         return self
 

@@ -56,6 +56,8 @@ class MendDocument(Document):
     text: str
     gain: float
     """What the whole really rises by."""
+    rises: dict[str, float] = Field(default_factory=dict)
+    """What each measure really rises by, or falls."""
 
 
 class VerdictDocument(Document):
@@ -101,6 +103,7 @@ def mend_document(mend: Mend) -> MendDocument:
         for_colour=colour,
         text=mend.text,
         gain=mend.gain,
+        rises=dict(mend.rises),
     )
 
 

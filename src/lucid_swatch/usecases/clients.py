@@ -13,6 +13,7 @@ from lucid_swatch.formats.client import About
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.database import Sessions
 from lucid_swatch.store.folder import Folder
+from lucid_swatch.store.looks import Looks
 from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.records import ClientRecord
@@ -92,7 +93,8 @@ def erase_client(sessions: Sessions, folder: Folder, id: str) -> Erased:
     with sessions.begin() as session:
         client = Clients(session).get(id)
         photos = Photos(session).of_client(id)
-        owners = [photo.id for photo in photos] + [face.id for face in client.faces] + [id]
+        looks = [look.id for look in Looks(session).of_client(id)]
+        owners = [*(photo.id for photo in photos), *(face.id for face in client.faces), *looks, id]
         files = [folder.photo(photo.file) for photo in photos] + [f for owner in owners for f in folder.pictures(owner)]
         rows = Clients(session).erase(id)
     # files go after the rows are safely gone: a crash between leaves orphans, which the next start clears away

@@ -1,6 +1,7 @@
 """Looks are judged, kept and let go."""
 
-from dataclasses import dataclass, replace
+from collections.abc import Mapping
+from dataclasses import dataclass, field, replace
 from datetime import UTC, datetime
 from functools import cache
 from uuid import uuid4
@@ -11,13 +12,13 @@ from sqlalchemy.orm import Session
 from lucid_swatch.core.client.colouring import Client
 from lucid_swatch.core.garment.piece import Piece
 from lucid_swatch.core.garment.sorting import sort_pieces
-from lucid_swatch.core.garment.vocabulary import Category
+from lucid_swatch.core.garment.vocabulary import Category, Worn
 from lucid_swatch.core.look.considered import Effect, consider
 from lucid_swatch.core.look.held_back import HeldBack, held_back
-from lucid_swatch.core.look.look import Intent, Look
+from lucid_swatch.core.look.look import Conventions, Intent, Look
 from lucid_swatch.core.look.mends import Mend
 from lucid_swatch.core.look.refusals import WillNotWear, why_refused
-from lucid_swatch.core.look.sense import Circumstances, Note, sense_notes
+from lucid_swatch.core.look.sense import Circumstances, Note, out_of_place, sense_notes
 from lucid_swatch.core.look.stitches import Stitch
 from lucid_swatch.core.look.verdict import Verdict, judge
 from lucid_swatch.core.look.weights import sentence_of, standard_weights
@@ -28,6 +29,27 @@ from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.looks import Looks
 from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.records import ClientRecord, HungPiece, KeptLook
+
+
+@dataclass(frozen=True, slots=True)
+class Setting:
+    """How, when and on whom a look is worn, as far as it is said."""
+
+    rain: bool = False
+    worn: Mapping[str, Worn] = field(default_factory=dict)
+    """How pieces are worn, by id, where it is not as they usually are."""
+    formality: float | None = None
+    warmth: float | None = None
+    conventions: Conventions | None = None
+    """The school, where it is not the client's."""
+    on: str | None = None
+    """Another client, whose colouring and refusals the look is held against."""
+
+
+def setting_of(kept: KeptLookDocument) -> Setting:
+    """The setting that is kept with a look."""
+    schools = None if kept.conventions is None else kept.conventions.to_core()
+    return Setting(worn=kept.worn, formality=kept.formality, warmth=kept.warmth, conventions=schools)
 
 
 @dataclass(frozen=True, slots=True)
@@ -44,17 +66,23 @@ class Judged:
     held_back: list[HeldBack]
     notes: list[Note]
     """What there is to think of beside colour; what was waved away is left out."""
+    conventions: Conventions
+    """The school that judged."""
 
 
 def judge_pieces(
-    session: Session, client_id: str, piece_ids: tuple[str, ...], intent: Intent | None = None, rain: bool = False
+    session: Session,
+    client_id: str,
+    piece_ids: tuple[str, ...],
+    intent: Intent | None = None,
+    setting: Setting = Setting(),
 ) -> Judged:
-    """The verdict on some pieces of a client's rail, and what every other piece would do to it. rain: on the day.
+    """The verdict on some pieces of a client's rail, and what every other piece would do to it.
 
     NotThere, naming it, when a piece is not on the rail; Refused without any."""
     client = Clients(session).get(client_id)
     hung = Pieces(session).of_client(client_id)
-    rail = {one.piece.id: one.piece for one in hung}
+    rail = {one.piece.id: _as_worn(one.piece, setting.worn) for one in hung}
     missing = next((id for id in piece_ids if id not in rail), None)
     if missing is not None:
         raise NotThere("this piece is not on the client's rail.", missing, "Load the page again.")
@@ -63,19 +91,31 @@ def judge_pieces(
     _check_faces(hung, piece_ids)
     always = _always_on(client, rail, piece_ids)
     taken = {*piece_ids, *(piece.id for piece in always)}
-    face = known_face(client)
+    wearer = client if setting.on is None else Clients(session).get(setting.on)
+    face, conventions = known_face(wearer), _in_force(client, setting.conventions)
     pieces = tuple(rail[id] for id in piece_ids)
-    refused = refused_pieces(client, list(rail.values()))
+    refused = refused_pieces(wearer, list(rail.values()))
+    day = Circumstances(setting.rain, refused, irritants(wearer, hung), setting.formality, setting.warmth)
     others = tuple(piece for id, piece in rail.items() if id not in taken)
-    barred = frozenset(refused) | {one.piece.id for one in hung if set_aside(one)}
-    found = consider(Look("look", pieces, face, client.conventions, intent, others, always, barred))
-    weights = standard_weights().moved(client.conventions.tastes)
-    day = Circumstances(rain, refused, irritants(client, hung))
+    amiss = {piece.id for piece in others if out_of_place(piece, day) is not None}
+    barred = frozenset(refused) | amiss | {one.piece.id for one in hung if set_aside(one)}
+    found = consider(Look("look", pieces, face, conventions, intent, others, always, barred))
+    weights = standard_weights().moved(conventions.tastes)
     notes = [note for note in sense_notes((*pieces, *always), day) if note.key not in client.dismissed]
     return Judged(
         found.verdict, found.mends, found.effects, found.stitches, band_of(face),
-        held_back(found.verdict, weights, intent, sentences()), notes,
+        held_back(found.verdict, weights, intent, sentences()), notes, conventions,
     )  # fmt: skip
+
+
+def _as_worn(piece: Piece, worn: Mapping[str, Worn]) -> Piece:
+    return replace(piece, worn=worn[piece.id]) if piece.id in worn else piece
+
+
+def _in_force(client: ClientRecord, schools: Conventions | None) -> Conventions:
+    """The school of a look, with what this studio does whatever the school."""
+    own = client.conventions
+    return own if schools is None else replace(schools, leanings=own.leanings, tastes=own.tastes)
 
 
 def refused_pieces(client: ClientRecord, pieces: list[Piece]) -> dict[str, str]:
@@ -125,9 +165,11 @@ def _check_faces(hung: list[HungPiece], piece_ids: tuple[str, ...]) -> None:
 
 def look_of(session: Session, client: ClientRecord, kept: KeptLook) -> Look:
     """A kept look as the core judges it."""
-    rail = {hung.piece.id: hung.piece for hung in Pieces(session).of_client(client.id)}
+    setting = setting_of(KeptLookDocument.model_validate(kept.kept))
+    rail = {one.piece.id: _as_worn(one.piece, setting.worn) for one in Pieces(session).of_client(client.id)}
+    conventions = _in_force(client, setting.conventions)
     return Look(
-        kept.id, tuple(rail[id] for id in kept.piece_ids), known_face(client), client.conventions, kept.intent,
+        kept.id, tuple(rail[id] for id in kept.piece_ids), known_face(client), conventions, kept.intent,
         always=_always_on(client, rail, kept.piece_ids),
     )  # fmt: skip
 
@@ -193,10 +235,11 @@ def _named(name: str) -> str:
 
 def _with(session: Session, kept: KeptLook, about: KeptLookDocument | None) -> KeptLook:
     """A look with what is kept about it, and with the verdict that stood on the day under this version of the weights."""
-    verdict = judge_pieces(session, kept.client_id, kept.piece_ids, kept.intent).verdict
+    told = kept.kept if about is None else about.model_dump(mode="json", exclude_defaults=True, by_alias=True)
+    setting = setting_of(KeptLookDocument.model_validate(told))
+    verdict = judge_pieces(session, kept.client_id, kept.piece_ids, kept.intent, setting).verdict
     today = {"weights": verdict.weights, "overall": verdict.overall, "on": datetime.now(UTC).date().isoformat()}
     earlier = tuple(one for one in kept.verdicts if one["weights"] != verdict.weights)
-    told = kept.kept if about is None else about.model_dump(mode="json", exclude_defaults=True)
     if told.get("parent") is not None:
         _check_parent(session, kept, told["parent"])
     return replace(kept, kept=told, verdicts=(*earlier, today))

@@ -29,7 +29,7 @@ def client_archive(session: Session, folder: Folder, client_id: str) -> tuple[by
         side_by_side=[asdict(one) for one in compared],
     )  # fmt: skip
     looks = [
-        {"id": look.id, "name": look.name, "intent": look.intent, "pieces": list(look.piece_ids)}
+        {"id": look.id, "name": look.name, "intent": look.intent, "pieces": list(look.piece_ids), "kept": look.kept}
         for look in Looks(session).of_client(client_id)
     ]
     palettes = [
@@ -47,4 +47,7 @@ def client_archive(session: Session, folder: Folder, client_id: str) -> tuple[by
     for face in client.faces:
         if folder.has_picture(face.id, "as-sent"):
             files[f"portraits/{face.id}.jpg"] = folder.picture(face.id, "as-sent").read_bytes()
+    for look in looks:
+        if folder.has_picture(str(look["id"]), "as-sent"):
+            files[f"worn/{look['id']}.jpg"] = folder.picture(str(look["id"]), "as-sent").read_bytes()
     return pack(files), f"{file_name(client.name)}.zip"

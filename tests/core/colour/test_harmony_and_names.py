@@ -71,3 +71,21 @@ def test_every_colour_has_a_short_name(colour):
     name = name_colours(colour[None], is_neutral(colour[None]))[0]
     assert 0 < len(name.split()) <= 3
     assert name == name.strip().lower()
+
+
+@pytest.mark.parametrize(
+    ("one", "other", "harmony"),
+    [
+        ((95, 0, 0), (95, 0, 0), 1.1582), ((80, 10, 40), (50, -20, 10), -0.0191), ((30, 20, -40), (70, 5, 60), -0.3574),
+        ((40, 50, 20), (40, 50, 20), -0.3544),
+    ],
+)  # fmt: skip
+def test_two_colour_harmony_is_that_of_the_published_equations(one, other, harmony):
+    """Worked out term by term from the equations of Ou and Luo 2006, outside this program."""
+    assert two_colour_harmony(np.array(one, float), np.array(other, float)) == pytest.approx(harmony, abs=2e-4)
+
+
+@pytest.mark.parametrize(("lab", "warmth"), [((50, 40, 40), 0.995), ((50, -30, -30), -1.5989), ((50, 0, 0), -0.5)])
+def test_felt_warmth_is_that_of_the_published_equation(lab, warmth):
+    """Worked out from the equation of Ou and others 2004, outside this program."""
+    assert warm_cool(np.array(lab, float)) == pytest.approx(warmth, abs=2e-4)

@@ -1272,6 +1272,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/lights": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Lights
+         * @description The lights that a look can be seen in.
+         */
+        get: operations["list_lights"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/clients/{client_id}/looks": {
         parameters: {
             query?: never;
@@ -1312,9 +1332,53 @@ export interface paths {
         post?: never;
         /**
          * Let Go
-         * @description Lets a look go.
+         * @description Lets a look go, with its photo.
          */
         delete: operations["let_go"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/looks/{look_id}/photo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Send Worn Photo
+         * @description Keeps a photo of a look as it was worn.
+         */
+        post: operations["send_worn_photo"];
+        /**
+         * Take Worn Photo Away
+         * @description Removes the photo of a look.
+         */
+        delete: operations["take_worn_photo_away"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/looks/{look_id}/photo.jpg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Worn Photo
+         * @description The photo of a look as it was worn.
+         */
+        get: operations["worn_photo"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -1611,6 +1675,17 @@ export interface components {
             always_on?: string[];
             dyed_hair?: components["schemas"]["DyedHair"] | null;
             /**
+             * Height
+             * @description In centimetres; the figure is drawn in this proportion.
+             */
+            height?: number | null;
+            /**
+             * Seated
+             * @description Whether the client is mostly seen seated.
+             * @default false
+             */
+            seated: boolean;
+            /**
              * Tan
              * @description Whether the skin is tanned now.
              * @default false
@@ -1725,6 +1800,11 @@ export interface components {
         Body_send_portrait: {
             /** Portrait */
             portrait: string;
+        };
+        /** Body_send_worn_photo */
+        Body_send_worn_photo: {
+            /** Photo */
+            photo: string;
         };
         /** Body_set_measured_card */
         Body_set_measured_card: {
@@ -1908,6 +1988,8 @@ export interface components {
             note?: string | null;
             /** Neutrals */
             neutrals?: ("broad" | "strict") | null;
+            /** @description The schools to follow for this client. */
+            conventions?: components["schemas"]["ConventionsDocument"] | null;
             /** Undertone */
             undertone?: components["schemas"]["Undertone"] | "as read" | null;
         };
@@ -1974,6 +2056,60 @@ export interface components {
              * @default
              */
             given_for: string;
+        };
+        /**
+         * ConventionsDocument
+         * @description The school the stylist follows; the first value of each is the default.
+         */
+        ConventionsDocument: {
+            /**
+             * Statement
+             * @default pick-up
+             * @enum {string}
+             */
+            statement: "pick-up" | "mute";
+            /**
+             * Metals
+             * @default match
+             * @enum {string}
+             */
+            metals: "match" | "mix";
+            /**
+             * Neutrals
+             * @default broad
+             * @enum {string}
+             */
+            neutrals: "broad" | "strict";
+            /**
+             * Prints
+             * @default mix
+             * @enum {string}
+             */
+            prints: "mix" | "one";
+            /**
+             * Black-With-Denim
+             * @default allow
+             * @enum {string}
+             */
+            "black-with-denim": "allow" | "avoid";
+            /**
+             * Whites
+             * @default different
+             * @enum {string}
+             */
+            whites: "different" | "one";
+            /**
+             * Shoes-And-Bag
+             * @default related
+             * @enum {string}
+             */
+            "shoes-and-bag": "related" | "pair";
+            /**
+             * Black-In-Summer
+             * @default allow
+             * @enum {string}
+             */
+            "black-in-summer": "allow" | "avoid";
         };
         /**
          * DayVerdict
@@ -2348,6 +2484,30 @@ export interface components {
              * @default false
              */
             rain: boolean;
+            /**
+             * Worn
+             * @description How pieces are worn, by id, where it is not as they usually are.
+             */
+            worn?: {
+                [key: string]: components["schemas"]["Worn"];
+            };
+            /**
+             * Formality
+             * @description Of the occasion.
+             */
+            formality?: number | null;
+            /**
+             * Warmth
+             * @description That the weather asks for.
+             */
+            warmth?: number | null;
+            /** @description The school to judge by; left out, the client's. */
+            conventions?: components["schemas"]["ConventionsDocument"] | null;
+            /**
+             * On
+             * @description Another client, whose colouring and refusals the look is held against.
+             */
+            on?: string | null;
         };
         /**
          * JudgedAnswer
@@ -2386,6 +2546,8 @@ export interface components {
              * @description The version of the weights that judged.
              */
             weights: string;
+            /** @description The school that judged. */
+            conventions: components["schemas"]["ConventionsDocument"];
         };
         /**
          * Kept
@@ -2476,6 +2638,32 @@ export interface components {
              * @description The look that this one varies.
              */
             parent?: string | null;
+            /**
+             * Worn
+             * @description How pieces are worn here, by id, where it is not as they usually are.
+             */
+            worn?: {
+                [key: string]: components["schemas"]["Worn"];
+            };
+            /**
+             * Seated
+             * @description Whether it is mostly seen seated.
+             * @default false
+             */
+            seated: boolean;
+            /**
+             * Formality
+             * @description Of the occasion, 1 beach and garden .. 5 black tie.
+             */
+            formality?: number | null;
+            /**
+             * Warmth
+             * @description That the weather asks for, 0 bare summer .. 4 deep winter.
+             */
+            warmth?: number | null;
+            photo?: components["schemas"]["WornPhoto"] | null;
+            /** @description The school this look follows, where it is not the client's. */
+            conventions?: components["schemas"]["ConventionsDocument"] | null;
         };
         /**
          * Kin
@@ -2518,6 +2706,21 @@ export interface components {
          * @enum {string}
          */
         Length: "cropped" | "waist" | "hip" | "knee" | "midi" | "ankle" | "floor";
+        /**
+         * LightAnswer
+         * @description A light that a look can be seen in.
+         */
+        LightAnswer: {
+            /** Name */
+            name: string;
+            /** Note */
+            note: string;
+            /**
+             * Matrix
+             * @description Linear sRGB as measured to linear sRGB as seen, three rows of three.
+             */
+            matrix: number[][];
+        };
         /**
          * LightDocument
          * @description The light it was taken in.
@@ -2752,6 +2955,13 @@ export interface components {
              * @description What the whole really rises by.
              */
             gain: number;
+            /**
+             * Rises
+             * @description What each measure really rises by, or falls.
+             */
+            rises?: {
+                [key: string]: number;
+            };
         };
         /**
          * Metal
@@ -3785,6 +3995,27 @@ export interface components {
          * @enum {string}
          */
         Worn: "open" | "closed" | "tucked" | "loose";
+        /**
+         * WornPhoto
+         * @description A photo of the look as it was worn.
+         */
+        WornPhoto: {
+            /**
+             * Number
+             * @description Counts up with every new photo.
+             */
+            number: number;
+            /**
+             * Feet
+             * @description Whether it shows the look down to the shoes.
+             */
+            feet: boolean;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+        };
         /**
          * Zone
          * @description Parts of the figure that a category fills.
@@ -7487,6 +7718,53 @@ export interface operations {
             };
         };
     };
+    list_lights: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LightAnswer"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
     list_looks: {
         parameters: {
             query?: never;
@@ -7659,6 +7937,157 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    send_worn_photo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                look_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_send_worn_photo"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LookAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    take_worn_photo_away: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                look_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LookAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    worn_photo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                look_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
             };
             /** @description Not Found */
             404: {

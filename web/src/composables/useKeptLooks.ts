@@ -3,6 +3,12 @@ import { answered, api, type KeptLook, type LookBody, type LookKept } from '@/ap
 import { useTried } from './useTried'
 import type { Draft } from './useLookDraft'
 
+function formOf(file: File): FormData {
+  const form = new FormData()
+  form.append('photo', file, file.name)
+  return form
+}
+
 /** A client's kept looks. */
 export function useKeptLooks(clientId: Ref<string>) {
   const looks = ref<KeptLook[]>([])
@@ -12,7 +18,7 @@ export function useKeptLooks(clientId: Ref<string>) {
     tried(async () => {
       looks.value = await answered(api.GET('/api/clients/{client_id}/looks', { params: { path: { client_id: clientId.value } } }))
     })
-  const keep = (draft: Draft, about?: LookKept) =>
+  const keep = (draft: Pick<Draft, 'name' | 'pieces' | 'intent' | 'keptAs'>, about?: LookKept) =>
     tried(async () => {
       const body = { name: draft.name, pieces: draft.pieces, intent: draft.intent, ...(about ? { kept: about } : {}) } as LookBody
       const kept = draft.keptAs
@@ -28,11 +34,19 @@ export function useKeptLooks(clientId: Ref<string>) {
       const look = looks.value.find((one) => one.id === id)
       if (look) await keep({ name: look.name, pieces: look.pieces, intent: look.intent, keptAs: id }, { ...look.kept, ...what })
     }))
+  /** Keeps a photo of a look as it was worn, or takes it away. */
+  const keepPhoto = (id: string, file: File | null) =>
+    tried(async () => {
+      const path = { params: { path: { look_id: id } } }
+      if (file) await answered(api.POST('/api/looks/{look_id}/photo', { ...path, body: { photo: '' }, bodySerializer: () => formOf(file) }))
+      else await answered(api.DELETE('/api/looks/{look_id}/photo', path))
+      await load()
+    })
   const letGo = (look: KeptLook) =>
     tried(async () => {
       await answered(api.DELETE('/api/looks/{look_id}', { params: { path: { look_id: look.id } } }))
       await load()
     })
   watch(clientId, load, { immediate: true })
-  return { looks, problem, keep, keepAbout, letGo }
+  return { looks, problem, keep, keepAbout, keepPhoto, letGo }
 }

@@ -1,9 +1,22 @@
 import { useLocalStorage } from '@vueuse/core'
 import { computed, type Ref } from 'vue'
-import type { Intent } from '@/api'
+import type { Intent, Schools, Worn } from '@/api'
 
-export interface Draft { pieces: string[]; intent: Intent | null; name: string; keptAs: string | null }
-const EMPTY: Draft = { pieces: [], intent: null, name: '', keptAs: null }
+export interface Draft {
+  pieces: string[]
+  intent: Intent | null
+  name: string
+  keptAs: string | null
+  /** How pieces are worn here, where it is not as they usually are. */
+  worn: Record<string, Worn>
+  /** Seated or not, where it is not as the client usually is. */
+  seated: boolean | null
+  formality: number | null
+  warmth: number | null
+  /** The school this look follows, where it is not the client's. */
+  conventions: Schools | null
+}
+export const EMPTY: Draft = { pieces: [], intent: null, name: '', keptAs: null, worn: {}, seated: null, formality: null, warmth: null, conventions: null }
 interface History { past: Draft[]; now: Draft; future: Draft[] }
 const MOST = 200
 
@@ -34,7 +47,7 @@ export function useLookDraft(clientId: Ref<string>) {
     if (now.pieces.some((id) => !known.includes(id))) write({ past: past.map(clean), now: clean(now), future: future.map(clean) })
   }
   return {
-    draft: computed(() => history.value.now),
+    draft: computed<Draft>(() => ({ ...EMPTY, ...history.value.now })),
     canUndo: computed(() => history.value.past.length > 0),
     change, undo, redo, keepOnly,
   }

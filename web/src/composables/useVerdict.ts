@@ -1,24 +1,21 @@
 import { ref, watch, type Ref } from 'vue'
-import { answered, api, asProblem, type Intent, type Judged, type Problem } from '@/api'
+import { answered, api, asProblem, type Asking, type Judged, type Problem } from '@/api'
 
-/** The verdict on the pieces worn; a late answer to an older look is dropped. */
-export function useVerdict(clientId: Ref<string>, worn: Ref<string[]>, intent: Ref<Intent | null>, rain: Ref<boolean>) {
+/** The verdict on what is asked; a late answer to an older look is dropped. Nothing asked, nothing judged. */
+export function useVerdict(clientId: Ref<string>, asking: Ref<Asking | null>) {
   const judged = ref<Judged | null>(null)
   const problem = ref<Problem | null>(null)
   let asked = 0
 
   async function judge() {
     const mine = ++asked
-    if (!worn.value.length) {
+    if (!asking.value?.pieces.length) {
       judged.value = null
       return
     }
     try {
       const found = await answered(
-        api.POST('/api/clients/{client_id}/judge', {
-          params: { path: { client_id: clientId.value } },
-          body: { pieces: worn.value, intent: intent.value, rain: rain.value },
-        }),
+        api.POST('/api/clients/{client_id}/judge', { params: { path: { client_id: clientId.value } }, body: asking.value }),
       )
       if (mine === asked) {
         judged.value = found
@@ -28,7 +25,7 @@ export function useVerdict(clientId: Ref<string>, worn: Ref<string[]>, intent: R
       if (mine === asked) problem.value = asProblem(error)
     }
   }
-  watch([clientId, worn, intent, rain], judge, { immediate: true })
+  watch(() => clientId.value + JSON.stringify(asking.value), judge, { immediate: true })
 
   /** Waves a note away for this client. */
   async function dismiss(key: string) {

@@ -33,3 +33,23 @@ describe('labels', () => {
     expect(Math.max(...placed)).toBeLessThanOrEqual(610)
   })
 })
+
+describe('who wears it', () => {
+  const widest = (height: number | null) => Math.max(...figureOf(LOOK, { height, seated: false }).flatMap((shape) => shape.outlines.flat().map(([x]) => x)))
+  it('is narrower for the tall and wider for the short', () => {
+    expect(widest(188)).toBeLessThan(widest(168))
+    expect(widest(152)).toBeGreaterThan(widest(168))
+    expect(widest(168)).toBeCloseTo(widest(null))
+  })
+  it('is lower when seated, and keeps what is above the hip', () => {
+    const [standing, sitting] = [figureOf(LOOK), figureOf(LOOK, { height: null, seated: true })]
+    const of = (shapes: typeof standing, id: string) => shapes.find((shape) => shape.piece.id === id)!
+    expect(of(sitting, 'shoes').bottom).toBeLessThan(of(standing, 'shoes').bottom)
+    expect(of(sitting, 'knit').bottom).toBe(of(standing, 'knit').bottom)
+  })
+  it('wears a top over the waistband or in it, and a layer open or shut', () => {
+    const worn = (id: string, how: string) => figureOf(LOOK.map((one) => (one.id === id ? { ...one, worn: how } : one)) as Piece[]).find((shape) => shape.piece.id === id)!
+    expect(worn('knit', 'loose').bottom).toBeGreaterThan(worn('knit', 'tucked').bottom)
+    expect(worn('coat', 'closed').cover).toBeGreaterThan(worn('coat', 'open').cover)
+  })
+})

@@ -10,6 +10,21 @@ const WAIST = 298
 const HIP = 344
 const SOLE = 668
 
+/** Who wears it: the height in centimetres sets head against body, and seated the lap comes forward. */
+export interface Build { height: number | null; seated: boolean }
+export const STANDING: Build = { height: null, seated: false }
+const USUAL_HEIGHT = 168
+/** Centimetres of a head; it hardly grows with the rest. */
+const HEAD = 22
+const KNEE = 486
+const LAP = 414
+
+/** How wide the figure and the face are drawn on a body of one length: narrower for the tall, wider for the short. */
+export const breadth = (height: number | null): number => (USUAL_HEIGHT / HEAD - 1) / ((height ?? USUAL_HEIGHT) / HEAD - 1)
+/** Where a height of the standing figure lies when it sits. */
+const sit = (y: number): number => (y <= HIP ? y : y <= KNEE ? HIP + ((y - HIP) * (LAP - HIP)) / (KNEE - HIP) : y - (KNEE - LAP))
+const lap = (y: number): number => (y > HIP && y < KNEE + 60 ? 1 + 0.13 * Math.sin((Math.PI * (y - HIP)) / (KNEE + 60 - HIP)) : 1)
+
 export interface Shape {
   piece: Piece
   outlines: Point[][]
@@ -39,8 +54,9 @@ type Draw = (piece: Piece, worn: Piece[]) => Omit<Shape, 'piece'>
 
 const upper: Draw = (piece, worn) => {
   const under = worn.some((p) => p.zone === 'layer')
-  const end = hem(piece, worn.some((p) => p.zone === 'lower') ? WAIST + 8 : HIP)
-  const wide = 62 + 8 * full(piece)
+  const over = worn.some((p) => p.zone === 'lower') && piece.worn !== 'loose'
+  const end = piece.worn === 'tucked' ? WAIST + 4 : hem(piece, over ? WAIST + 8 : HIP + 12)
+  const wide = (piece.worn === 'tucked' ? 58 : 62) + 8 * full(piece)
   const torso = around([[26, SHOULDER - 6], [66, SHOULDER + 4], [64, 200], [wide - 6, WAIST], [wide - (end > WAIST ? 2 : 6), end]])
   const short = piece.category === 'top'
   const arms = under ? [] : sleeves(short ? 214 : 336, short ? 30 : 26, short ? -10 : 6)
@@ -75,7 +91,10 @@ const layer: Draw = (piece) => {
   const inner = closed ? 0 : long ? 46 : 40
   const front: Outline = [[26, SHOULDER - 10], [74, SHOULDER], [76, 210], [74, WAIST], [long ? 96 : 78, end], [inner, end], [closed ? 0 : 34, 240]]
   const arms = piece.category === 'waistcoat' ? [] : sleeves(352, 30, 14)
-  return { outlines: [...arms, ...both(front)], anchor: [CENTRE + 66, long ? 420 : 300], top: SHOULDER - 10, bottom: end, cover: closed ? 1 : 0.45 }
+  const shut: Outline = front.slice(0, -2)
+  // a closed layer is one cloth, or a seam would gape down its middle
+  const body = closed ? [at([[0, 232], ...shut, [0, end], ...mirror([...shut])])] : both(front)
+  return { outlines: [...arms, ...body], anchor: [CENTRE + 66, long ? 420 : 300], top: SHOULDER - 10, bottom: end, cover: closed ? 1 : 0.45 }
 }
 
 const feet: Draw = (piece) => {
@@ -134,10 +153,26 @@ const FROM_BELOW: Piece['zone'][] = ['legs', 'feet', 'lower', 'whole', 'upper', 
 const OUTER: Partial<Record<Piece['category'], number>> = { knit: 1, tunic: 1, coat: 2, wrap: 3, jacket: 1 }
 
 /** The shapes of a look, the lowest first. */
-export function figureOf(worn: Piece[]): Shape[] {
-  return [...worn]
-    .sort((a, b) => FROM_BELOW.indexOf(a.zone) - FROM_BELOW.indexOf(b.zone) || (OUTER[a.category] ?? 0) - (OUTER[b.category] ?? 0))
-    .map((piece) => ({ piece, ...DRAWN[piece.zone](piece, worn) }))
+export function figureOf(worn: Piece[], build: Build = STANDING): Shape[] {
+  const ordered = [...worn].sort((a, b) => FROM_BELOW.indexOf(a.zone) - FROM_BELOW.indexOf(b.zone) || (OUTER[a.category] ?? 0) - (OUTER[b.category] ?? 0))
+  return ordered.map((piece) => ({ piece, ...built(DRAWN[piece.zone](piece, worn), build, piece.zone === 'hand') }))
+}
+
+function built(shape: Omit<Shape, 'piece'>, build: Build, hangs: boolean): Omit<Shape, 'piece'> {
+  const wide = breadth(build.height)
+  const sits = build.seated && !hangs
+  const place = ([x, y]: Point): Point => [CENTRE + (x - CENTRE) * wide * (sits ? lap(y) : 1), sits ? sit(y) : y]
+  const outlines = shape.outlines.map((outline) => (sits ? finer(outline) : outline).map(place))
+  return { ...shape, outlines, anchor: place(shape.anchor), top: sits ? sit(shape.top) : shape.top, bottom: sits ? sit(shape.bottom) : shape.bottom }
+}
+
+/** The same outline with corners often enough to be bent. */
+function finer(outline: Point[]): Point[] {
+  return outline.flatMap((from, index): Point[] => {
+    const to = outline[(index + 1) % outline.length] as Point
+    const parts = Math.max(1, Math.round(Math.hypot(to[0] - from[0], to[1] - from[1]) / 24))
+    return Array.from({ length: parts }, (_, k): Point => [from[0] + ((to[0] - from[0]) * k) / parts, from[1] + ((to[1] - from[1]) * k) / parts])
+  })
 }
 
 export interface TraceStep { top: number; bottom: number; lightness: number }

@@ -134,6 +134,8 @@ const ROW_NAMES: Record<string, string> = { client: 'client', look: 'look', piec
       <section aria-labelledby="habits">
         <h2 id="habits">Habits</h2>
         <fieldset><legend>Metal of every day</legend><button v-for="one in METALS" :key="one" class="word" type="button" :aria-pressed="(about.metal ?? 'none') === one" @click="keep({ metal: one === 'none' ? null : one })">{{ one }}</button></fieldset>
+        <label class="short">Height in cm <input type="number" min="120" max="220" :value="about.height ?? ''" @change="keep({ height: field($event) ? number($event) : null })" /></label>
+        <label class="tick"><input type="checkbox" :checked="about.seated" @change="keep({ seated: !about.seated })" /> mostly seen seated</label>
         <label>Shoes all day <input :value="about.shoes" type="text" maxlength="200" @change="keep({ shoes: field($event) })" /></label>
         <fieldset>
           <legend>Always on, in every look</legend>

@@ -1,11 +1,14 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import type { Intent, KeptLook, LookKept, Mend, Piece } from '@/api'
+import { answered, api, type Asking, type BookEntry, type Intent, type KeptLook, type Light, type LookKept, type Mend, type Piece, type Schools, type Worn } from '@/api'
 import KeysHelp from '@/components/base/KeysHelp.vue'
 import ProblemNote from '@/components/base/ProblemNote.vue'
 import AboutLook from '@/components/look/AboutLook.vue'
+import BesideVerdicts from '@/components/look/BesideVerdicts.vue'
+import BySchool from '@/components/look/BySchool.vue'
 import GoesHere from '@/components/look/GoesHere.vue'
+import HoldBeside from '@/components/look/HoldBeside.vue'
 import KeepLook from '@/components/look/KeepLook.vue'
 import KeptLooks from '@/components/look/KeptLooks.vue'
 import LookFigure from '@/components/look/LookFigure.vue'
@@ -14,10 +17,12 @@ import SenseNotes from '@/components/look/SenseNotes.vue'
 import { useClient } from '@/composables/useClient'
 import { useKeptLooks } from '@/composables/useKeptLooks'
 import { useKeys } from '@/composables/useKeys'
-import { useLookDraft } from '@/composables/useLookDraft'
+import { EMPTY, useLookDraft } from '@/composables/useLookDraft'
 import { useRail } from '@/composables/useRail'
 import { useSurround } from '@/composables/useSurround'
+import { useTried } from '@/composables/useTried'
 import { useVerdict } from '@/composables/useVerdict'
+import { mended, type Beside } from '@/lib/beside'
 import type { Surround } from '@/theme'
 import { capital } from '@/lib/words'
 
@@ -26,29 +31,42 @@ const SURROUNDS: Surround[] = ['day', 'judging', 'evening']
 const route = useRoute()
 const router = useRouter()
 const surround = useSurround()
-const { id, client, problem: clientProblem } = useClient()
+const { id, client, problem: clientProblem, reload } = useClient()
 const { pieces: rail, loaded, problem: railProblem } = useRail(id)
 const { draft, canUndo, change, undo, redo, keepOnly } = useLookDraft(id)
-const { looks, problem: keepProblem, keep, keepAbout, letGo } = useKeptLooks(id)
+const { looks, problem: keepProblem, keep, keepAbout, keepPhoto, letGo } = useKeptLooks(id)
 const onRail = computed(() => draft.value.pieces.filter((one) => rail.value.some((p) => p.id === one)))
 const intent = computed(() => draft.value.intent)
 const rain = ref(false)
-const { judged, problem: judgeProblem, dismiss } = useVerdict(id, onRail, intent, rain)
+const { problem: askProblem, tried } = useTried()
+const asking = computed<Asking | null>(() => {
+  const { worn, formality, warmth, conventions } = draft.value
+  const here = Object.fromEntries(Object.entries(worn).filter(([one]) => onRail.value.includes(one)))
+  return onRail.value.length ? { pieces: onRail.value, intent: intent.value, rain: rain.value, worn: here, formality, warmth, conventions } : null
+})
+const { judged, problem: judgeProblem, dismiss } = useVerdict(id, asking)
+const seated = computed(() => draft.value.seated ?? client.value?.about.seated ?? false)
+const build = computed(() => ({ height: client.value?.about.height ?? null, seated: seated.value }))
+const lights = ref<Light[]>([])
+const lightName = ref('')
+const light = computed(() => lights.value.find((one, index) => index > 0 && one.name === lightName.value) ?? null)
+void tried(async () => { lights.value = await answered(api.GET('/api/lights')) })
 /** What is always on joins every look that has begun. */
 const always = computed(() => (onRail.value.length ? (client.value?.about.always_on ?? []).filter((one) => !onRail.value.includes(one)) : []))
 const choosable = computed(() => rail.value.filter((one) => !always.value.includes(one.id)))
-const worn = computed(() => [...onRail.value, ...always.value].flatMap((one) => rail.value.find((p) => p.id === one) ?? []))
+const asWorn = (ids: string[], how: Record<string, Worn>): Piece[] => ids.flatMap((one) => rail.value.find((p) => p.id === one) ?? []).map((piece) => ({ ...piece, worn: how[piece.id] ?? piece.worn }))
+const worn = computed(() => asWorn([...onRail.value, ...always.value], draft.value.worn))
 const squint = ref(false)
 const pointed = ref<string[]>([])
 const said = ref('')
-const problem = computed(() => clientProblem.value ?? railProblem.value ?? keepProblem.value ?? judgeProblem.value)
+const problem = computed(() => clientProblem.value ?? railProblem.value ?? keepProblem.value ?? judgeProblem.value ?? askProblem.value)
 
 watch(loaded, (now) => {
   if (!now) return
   keepOnly(rail.value.map((p) => p.id))
   const start = typeof route.query.start === 'string' ? route.query.start.split(',').filter(Boolean) : []
   if (start.length) {
-    change({ pieces: start, name: '', keptAs: null, intent: null })
+    change({ ...EMPTY, pieces: start })
     void router.replace({ query: {} })
   }
 }, { immediate: true })
@@ -58,27 +76,65 @@ function put(piece: Piece) {
   change({ pieces: after })
 }
 function mend(one: Mend) {
-  const target = one.do === 'swap' ? one.with : one.piece
-  const piece = rail.value.find((p) => p.id === target)
-  if (one.do === 'remove') change({ pieces: onRail.value.filter((p) => p !== one.piece) })
-  else if (piece && one.do === 'swap') change({ pieces: onRail.value.map((p) => (p === one.piece ? piece.id : p)) })
-  else if (piece) change({ pieces: [...onRail.value, piece.id] })
+  change({ pieces: mended(onRail.value, one) })
+  beside.value = null
 }
 const firstMend = () => judged.value?.mends[0] && mend(judged.value.mends[0])
-const open = (look: KeptLook) => change({ pieces: look.pieces, intent: look.intent, name: look.name, keptAs: look.id })
-const afresh = () => change({ pieces: [], intent: null, name: '', keptAs: null })
+const open = (look: KeptLook) => {
+  const { worn: how = {}, seated: sits, formality = null, warmth = null, conventions = null } = look.kept as LookKept
+  change({ pieces: look.pieces, intent: look.intent, name: look.name, keptAs: look.id, worn: how, seated: sits ? true : null, formality, warmth, conventions })
+  beside.value = null
+}
+const afresh = () => change(EMPTY)
+const wear = (piece: Piece, how: Worn) => change({ worn: { ...draft.value.worn, [piece.id]: how } })
 const openLook = computed(() => looks.value.find((look) => look.id === draft.value.keptAs) ?? null)
 /** Another one is a variation of the look that is open. */
 async function keepAs(name: string, another = false) {
-  const parent = another && openLook.value ? { parent: openLook.value.kept.parent ?? openLook.value.id } : undefined
-  const kept = await keep({ ...draft.value, pieces: onRail.value, name, keptAs: another ? null : draft.value.keptAs }, parent)
+  const before = openLook.value
+  const parent = another && before ? { parent: before.kept.parent ?? before.id } : {}
+  const { worn: how, formality, warmth, conventions } = draft.value
+  const told = { ...(another ? {} : before?.kept), ...parent, worn: how, seated: seated.value, formality, warmth, conventions } as LookKept
+  const kept = await keep({ ...draft.value, pieces: onRail.value, name, keptAs: another ? null : draft.value.keptAs }, told)
   if (kept) {
     change({ name: kept.name, keptAs: kept.id })
     said.value = `Kept as ${kept.name}.`
   }
 }
 const about = (what: LookKept) => openLook.value && void keepAbout(openLook.value.id, what)
+
+/** What is held beside: its pieces, its face and its verdict. */
+const beside = ref<Beside | null>(null)
+const others = ref<BookEntry[]>([])
+void tried(async () => { others.value = await answered(api.GET('/api/clients')) })
+const besideLook = computed(() => { const what = beside.value; return what?.kind === 'look' ? (looks.value.find((one) => one.id === what.id) ?? null) : null })
+const besideClient = computed(() => { const what = beside.value; return what?.kind === 'client' ? (others.value.find((one) => one.id === what.id) ?? null) : null })
+const held = ref<Mend | null>(null)
+watch(beside, (what) => (held.value = what?.kind === 'mend' ? (judged.value?.mends[0] ?? null) : null))
+watch([onRail, id], () => { if (beside.value?.kind === 'mend') beside.value = null })
+const besideAsking = computed<Asking | null>(() => {
+  if (!asking.value) return null
+  if (held.value) return { ...asking.value, pieces: mended(onRail.value, held.value) }
+  if (besideClient.value) return { ...asking.value, on: besideClient.value.id }
+  if (!besideLook.value) return null
+  const { worn: how = {}, formality = null, warmth = null, conventions = null } = besideLook.value.kept as LookKept
+  return { pieces: besideLook.value.pieces, intent: besideLook.value.intent, rain: rain.value, worn: how, formality, warmth, conventions }
+})
+const { judged: besideJudged, problem: besideProblem } = useVerdict(id, besideAsking)
+const besidePieces = computed(() => asWorn([...(besideAsking.value?.pieces ?? []), ...always.value.filter((one) => !besideAsking.value?.pieces.includes(one))], besideAsking.value?.worn ?? {}))
+const besideName = computed(() => (held.value ? 'with the change' : besideLook.value ? besideLook.value.name : besideClient.value ? `on ${besideClient.value.name}` : ''))
+const hereName = computed(() => (besideClient.value ? `on ${client.value?.name ?? ''}` : 'this look'))
+const besideFace = computed(() => besideClient.value ?? client.value)
+const besideBuild = computed(() => ({ height: besideFace.value?.about.height ?? null, seated: seated.value }))
+const forAll = (schools: Schools) =>
+  tried(async () => {
+    await answered(api.PATCH('/api/clients/{client_id}', { params: { path: { client_id: id.value } }, body: { conventions: schools } }))
+    change({ conventions: null })
+    await reload()
+    said.value = `${client.value?.name} follows this school now.`
+  })
+
 useKeys(() => ({
+  b: () => (beside.value = beside.value ? null : judged.value?.mends[0] ? { kind: 'mend' } : null),
   space: () => (squint.value = !squint.value),
   'ctrl+z': undo,
   'ctrl+y': redo,
@@ -87,7 +143,7 @@ useKeys(() => ({
   k: () => document.getElementById('look-name')?.focus(),
 }))
 const KEYS: [string, string][] = [
-  ['Space', 'squint: see what a room sees'], ['M', 'make the change that helps most'], ['K', 'name and keep the look'], ['N', 'begin a new look'],
+  ['Space', 'squint: see what a room sees'], ['M', 'make the change that helps most'], ['B', 'hold the look beside that change, and back'], ['K', 'name and keep the look'], ['N', 'begin a new look'],
   ['Ctrl+Z', 'undo, Ctrl+Y redo'], ['← →', 'along the pieces'], ['?', 'these keys'],
 ]
 </script>
@@ -98,7 +154,11 @@ const KEYS: [string, string][] = [
       <GoesHere :rail="choosable" :worn="onRail" :judged="judged" @put="put" />
     </aside>
     <section class="middle" aria-label="Figure">
-      <LookFigure v-if="client && worn.length" :client="client" :rail="rail" :worn="worn" :judged="judged" :pointed="pointed" :squint="squint" @mend="mend" />
+      <div v-if="client && besideFace && worn.length && besideAsking" class="two">
+        <figure><LookFigure :client="client" :rail="rail" :worn="worn" :judged="judged" :pointed="pointed" :squint="squint" :build="build" :light="light" name="This look" bare /><figcaption>{{ capital(hereName) }}<strong>{{ judged?.overall.toFixed(0) }}</strong></figcaption></figure>
+        <figure><LookFigure :client="besideFace" :rail="rail" :worn="besidePieces" :judged="besideJudged" :pointed="pointed" :squint="squint" :build="besideBuild" :light="light" name="Held beside" bare /><figcaption>{{ capital(besideName) }}<strong>{{ besideJudged?.overall.toFixed(0) }}</strong></figcaption></figure>
+      </div>
+      <LookFigure v-else-if="client && worn.length" :client="client" :rail="rail" :worn="worn" :judged="judged" :pointed="pointed" :squint="squint" :build="build" :light="light" @mend="mend" @wear="wear" />
       <div v-else-if="loaded" class="empty">
         <p v-if="rail.length">Begin with one piece from the left: a quiet base, or the one thing that shall speak.</p>
         <template v-else>
@@ -108,9 +168,11 @@ const KEYS: [string, string][] = [
       </div>
       <div class="foot">
         <button class="word" type="button" :aria-pressed="squint" @click="squint = !squint"><kbd>Space</kbd> squint</button>
-        <button class="word" type="button" :disabled="!canUndo" @click="undo"><kbd>Ctrl+Z</kbd> undo</button>
-        <button class="word" type="button" @click="afresh"><kbd>N</kbd> new look</button>
-        <span class="around">surround <button v-for="one in SURROUNDS" :key="one" class="word" type="button" :aria-pressed="surround === one" @click="surround = one">{{ one }}</button></span>
+        <button class="word" type="button" :disabled="!canUndo" @click="undo">undo</button>
+        <button class="word" type="button" @click="afresh">new look</button>
+        <button class="word" type="button" :aria-pressed="seated" @click="change({ seated: !seated })">seated</button>
+        <label class="around">light <select v-model="lightName" :title="light?.note"><option v-for="(one, index) in lights" :key="one.name" :value="index ? one.name : ''">{{ one.name }}</option></select></label>
+        <label>surround <select v-model="surround"><option v-for="one in SURROUNDS" :key="one" :value="one">{{ one }}</option></select></label>
         <KeysHelp :keys="KEYS" />
       </div>
     </section>
@@ -122,9 +184,16 @@ const KEYS: [string, string][] = [
         <button class="word" type="button" :aria-pressed="!intent" @click="change({ intent: null })">{{ judged && !intent ? `as read: ${judged.intent}` : 'as read' }}</button>
         <button v-for="one in INTENTS" :key="one" class="word" type="button" :aria-pressed="intent === one" @click="change({ intent: one })">{{ one }}</button>
       </p>
-      <MeasureTapes v-if="judged" :judged="judged" @point="pointed = $event" />
-      <SenseNotes v-if="judged" :notes="judged.notes" :rain="rain" @rain="rain = $event" @dismiss="dismiss" @point="pointed = $event" />
-      <AboutLook v-if="openLook" :look="openLook" :looks="looks" @kept="about" @open="open" />
+      <HoldBeside v-if="judged" :mend="judged.mends[0] ?? null" :looks="looks.filter((one) => one.id !== draft.keptAs)" :clients="others.filter((one) => one.id !== id)" :beside="beside" @beside="beside = $event" />
+      <ProblemNote v-if="besideProblem" :problem="besideProblem" />
+      <template v-if="judged && besideAsking">
+        <BesideVerdicts v-if="besideJudged" :before="judged" :after="besideJudged" :before-name="hereName" :after-name="besideName" @point="pointed = $event" />
+        <button v-if="held" class="button" type="button" @click="mend(held)"><kbd>M</kbd> make this change</button>
+      </template>
+      <MeasureTapes v-else-if="judged" :judged="judged" @point="pointed = $event" />
+      <SenseNotes v-if="judged" :notes="(besideJudged && besideAsking ? besideJudged : judged).notes" :rain="rain" :formality="draft.formality" :warmth="draft.warmth" @rain="rain = $event" @formality="change({ formality: $event })" @warmth="change({ warmth: $event })" @dismiss="dismiss" @point="pointed = $event" />
+      <BySchool v-if="judged && client" :judged="judged" :own="!!draft.conventions" :client="client.name" @school="change({ conventions: $event })" @for-all="forAll" @point="pointed = $event" />
+      <AboutLook v-if="openLook" :look="openLook" :looks="looks" @kept="about" @open="open" @photo="openLook && keepPhoto(openLook.id, $event)" />
       <KeptLooks :looks="looks" :rail="rail" :open="draft.keptAs" @open="open" @let-go="letGo" />
       <div class="keeping">
         <KeepLook :name="draft.name" :kept="!!draft.keptAs" :empty="!onRail.length" @keep="keepAs($event)" @another="keepAs($event, true)" />
@@ -142,8 +211,16 @@ const KEYS: [string, string][] = [
 .middle > :first-child { flex: 1; min-height: 0; }
 .right { background: var(--paper); border-left: 1px solid var(--line); overflow: auto; padding: 14px 18px 0; display: flex; flex-direction: column; gap: 2px; }
 .going { display: flex; flex-wrap: wrap; gap: 0 9px; align-items: baseline; font-size: 13px; color: var(--soft); }
-.foot { display: flex; flex-wrap: wrap; align-items: center; gap: 2px 16px; padding: 6px 16px; background: var(--paper); color: var(--ink); border-top: 1px solid var(--line); font-size: 13px; }
-.around { margin-left: auto; display: flex; gap: 8px; align-items: baseline; }
+.foot { display: flex; flex-wrap: wrap; align-items: center; gap: 2px 12px; padding: 6px 14px; background: var(--paper); color: var(--ink); border-top: 1px solid var(--line); font-size: 13px; }
+.around { margin-left: auto; }
+.foot .word { padding-inline: 0; }
+.foot label { white-space: nowrap; color: var(--soft); }
+.foot select { max-width: 118px; }
+.two { display: grid; grid-template-columns: 1fr 1fr; min-height: 0; }
+figure { margin: 0; display: flex; flex-direction: column; min-height: 0; }
+figure + figure { border-left: 1px solid var(--line); }
+figure > :first-child { flex: 1; min-height: 0; }
+figcaption { display: flex; justify-content: space-between; gap: 10px; padding: 6px 16px 8px; font-size: 13.5px; font-weight: 650; background: var(--paper); color: var(--ink); }
 .keeping { position: sticky; bottom: 0; margin: auto -18px 0; padding: 10px 18px 8px; border-top: 1px solid var(--line); background: var(--paper); z-index: 2; }
 .keeping .soft { min-height: 18px; font-size: 13px; }
 .empty { display: grid; place-content: center; justify-items: center; gap: 14px; text-align: center; padding: 40px; }

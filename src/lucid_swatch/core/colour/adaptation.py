@@ -31,6 +31,36 @@ def relight(rgb_linear: FloatArray, light_rgb: FloatArray, amount: float = 1.0) 
     return relit
 
 
+def seen_under(kelvin: float, luminance: float, surround: float = 1.0) -> FloatArray:
+    """How surfaces look to an eye under a lamp that it has only partly adapted to, beside daylight: linear sRGB to
+    linear sRGB. (3, 3).
+
+    kelvin: of a black body, 1667..25000. luminance: of what is adapted to, cd/m². surround: 1 in a lit room, 0.9 in a
+    dim one, 0.8 in the dark. Dyes that change with the lamp are beyond it. Source: the degree of adaptation of CAT16, Li
+    et al. 2017; the chromaticity of a black body after Kim et al. 2002."""
+    degree = float(np.clip(surround * (1 - np.exp((-luminance - 42) / 92) / 3.6), 0, 1))
+    lamp, day = CAT16 @ black_body(kelvin), CAT16 @ D65_WHITE
+    gain = degree + (1 - degree) * lamp / day
+    matrix: FloatArray = XYZ_TO_RGB @ np.linalg.inv(CAT16) @ np.diag(gain) @ CAT16 @ RGB_TO_XYZ
+    return matrix
+
+
+def black_body(kelvin: float) -> FloatArray:
+    """XYZ of a black body with Y = 1. kelvin: 1667..25000. Returns (3,). Source: Kim, Kim, Park and Jung 2002, the cubic
+    splines of US patent 7024034."""
+    t = 1000.0 / float(np.clip(kelvin, 1667, 25000))
+    x = np.polyval([-0.2661239, -0.2343589, 0.8776956, 0.179910], t) if t >= 0.25 else np.polyval(
+        [-3.0258469, 2.1070379, 0.2226347, 0.240390], t
+    )  # fmt: skip
+    if t > 1000 / 2222:
+        y = np.polyval([-1.1063814, -1.34811020, 2.18555832, -0.20219683], x)
+    elif t >= 0.25:
+        y = np.polyval([-0.9549476, -1.37418593, 2.09137015, -0.16748867], x)
+    else:
+        y = np.polyval([3.0817580, -5.87338670, 3.75112997, -0.37001483], x)
+    return np.array([x / y, 1.0, (1 - x - y) / y])
+
+
 def correlated_colour_temperature(light_rgb: FloatArray) -> float:
     """Correlated colour temperature in kelvin of a light given as linear sRGB, (3,).
 

@@ -7,7 +7,7 @@ from .batch import LookBatch
 from .body import Zone
 from .contrast import client_band
 from .monochrome import is_layer
-from .points import Measured, Points
+from .points import Measured, Points, leading
 from .table import Feature, PieceTable
 
 
@@ -81,8 +81,8 @@ def _clarity(batch: LookBatch, near: RealArray) -> Points:
     amount = (total / 0.4).clip(0, 1)
     fits = amount * batch.weights.points["near-face-clarity"] * (1 - 3.0 * off).clip(-4 / 3, 1)
     return Points(
-        "near-face-clarity", np.where(np.isnan(own), np.float32(0), fits), lambda i: coloured[:, i] > 0.1,
-        lambda i: f"{batch.called(i, coloured[:, i] > 0.1)}: clarity {seen[i]:.1f} near a face of {own[i]:.1f}",
+        "near-face-clarity", np.where(np.isnan(own), np.float32(0), fits), lambda i: leading(coloured[:, i]),
+        lambda i: f"{batch.called(i, leading(coloured[:, i]))}: clarity {seen[i]:.1f} near a face of {own[i]:.1f}",
     )  # fmt: skip
 
 

@@ -2,9 +2,9 @@
 
 import numpy as np
 
-from ..colour.arrays import BoolArray, RealArray
+from ..colour.arrays import BoolArray
 from .batch import LookBatch, count
-from .points import Points
+from .points import Points, leading
 from .soft import falling
 from .table import Feature, PieceTable
 from .weights import threshold
@@ -53,12 +53,6 @@ def _partner(table: PieceTable) -> Feature:
     return (table.chroma / 14).clip(0, 1) * ((table.area >= 0.4) & table.plain & ~table.metallic)
 
 
-def _leading(felt: RealArray) -> BoolArray:
-    """The places that are at least half as telling as the most telling one. (m,) to (m,)."""
-    leading: BoolArray = felt >= max(0.5 * float(felt.max()), 1e-6)
-    return leading
-
-
 def accents_of_prints(batch: LookBatch) -> Points:
     """Coloured partners in a print's own colours, or in others."""
     prints = batch.of("print")
@@ -74,10 +68,10 @@ def accents_of_prints(batch: LookBatch) -> Points:
     values = values * (prints.any(axis=0) & (total > 0))
 
     def matching(i: int) -> BoolArray:
-        return _leading(coloured[:, i] * belongs[:, i])
+        return leading(coloured[:, i] * belongs[:, i])
 
     def strange(i: int) -> BoolArray:
-        return _leading(coloured[:, i] * (1 - belongs[:, i]))
+        return leading(coloured[:, i] * (1 - belongs[:, i]))
 
     def text(i: int) -> str:
         if values[i] > 0:

@@ -1,6 +1,7 @@
 """The small change that helps most, found by scoring every one of them."""
 
-from dataclasses import dataclass, replace
+from collections.abc import Mapping
+from dataclasses import dataclass, field, replace
 
 import numpy as np
 
@@ -41,6 +42,8 @@ class Mend:
     lab: FloatArray | None
     text: str
     gain: float
+    rises: Mapping[str, float] = field(default_factory=dict)
+    """By how much each measure really rises, or falls."""
 
 
 def _zone(piece: Piece) -> Zone:
@@ -78,7 +81,8 @@ def choose(scores: Scores, mends: list[Mend], most: int = MOST) -> list[Mend]:
             continue
         touched |= places
         why = _what_rises(scores, int(k) + 1)
-        chosen.append(replace(mend, gain=float(gains[k]), text=f"{mend.text}: {why}"))
+        rises = dict(zip(MEASURES, _rises(scores, int(k) + 1).tolist(), strict=True))
+        chosen.append(replace(mend, gain=float(gains[k]), text=f"{mend.text}: {why}", rises=rises))
     return chosen
 
 
@@ -94,9 +98,14 @@ def _as_formal(before: tuple[Piece, ...], after: tuple[Piece, ...]) -> bool:
 
 
 def _what_rises(scores: Scores, row: int) -> str:
-    rise = np.nan_to_num(scores.scores[row] - scores.scores[0])
+    rise = _rises(scores, row)
     best = int(rise.argmax())
     return f"{MEASURES[best]} rises by {rise[best]:.0f}"
+
+
+def _rises(scores: Scores, row: int) -> FloatArray:
+    rise: FloatArray = np.nan_to_num(scores.scores[row] - scores.scores[0]).round(DIGITS)
+    return rise
 
 
 Change = tuple[Mend, tuple[Piece, ...]]

@@ -25,3 +25,9 @@ class Measured:
 
     start: float
     points: tuple[Points, ...]
+
+
+def leading(felt: RealArray) -> BoolArray:
+    """The places that are at least half as telling as the most telling one. (m,) to (m,)."""
+    leading: BoolArray = felt >= max(0.5 * float(felt.max()), 1e-6)
+    return leading

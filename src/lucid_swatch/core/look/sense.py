@@ -10,6 +10,8 @@ from .body import ZONES, Zone
 FORMALITY_STEPS = 1.5
 """Steps between the least and the most formal piece that still agree."""
 WARMTH_STEPS = 2.5
+WARMTH_OFF = 1.5
+"""Steps of warmth that a piece may be off the weather."""
 CUT = 22.0
 """L* between a belt and what it holds that cuts the line of the figure."""
 DARK_SHOE, PALE_HEM = 30.0, 68.0
@@ -44,6 +46,33 @@ class Circumstances:
     """Why the client will not wear a piece, by its id."""
     irritants: Mapping[str, str] = field(default_factory=dict)
     """What a piece is marked with that irritates the client, by its id."""
+    formality: float | None = None
+    """Of the occasion, 1 beach and garden .. 5 black tie."""
+    warmth: float | None = None
+    """That the weather asks for, 0 bare summer .. 4 deep winter."""
+
+
+FORMALITY_WORDS = ("beach and garden", "every day", "a smart day", "a dressed evening", "black tie")
+WARMTH_WORDS = ("bare summer", "a mild day", "a cool day", "a cold day", "deep winter")
+
+
+def out_of_place(piece: Piece, day: Circumstances) -> str | None:
+    """Why a piece does not go to the occasion or into the weather, in words; None where nothing is against it."""
+    if (
+        day.formality is not None
+        and piece.formality is not None
+        and abs(piece.formality - day.formality) > FORMALITY_STEPS
+    ):
+        return f"is for {_word(FORMALITY_WORDS, piece.formality - 1)}, and the occasion is {_word(FORMALITY_WORDS, day.formality - 1)}"
+    if day.warmth is not None and piece.warmth is not None and abs(piece.warmth - day.warmth) > WARMTH_OFF:
+        return f"is for {_word(WARMTH_WORDS, piece.warmth)}, and it is {_word(WARMTH_WORDS, day.warmth)}"
+    if day.rain and Finish.SUEDE in piece.finish:
+        return "is suede, and it rains"
+    return None
+
+
+def _word(words: tuple[str, ...], place: float) -> str:
+    return words[min(max(round(place), 0), len(words) - 1)]
 
 
 def sense_notes(pieces: tuple[Piece, ...], day: Circumstances) -> list[Note]:
@@ -177,8 +206,9 @@ def _cloth(pieces: tuple[Piece, ...], day: Circumstances) -> Iterator[Note]:
             yield _note("sheer", f"{piece.in_a_sentence} is sheer: think of what is under it", piece)
         elif zone in (Zone.LOWER, Zone.WHOLE) and float(piece.share @ piece.lab[:, 0]) > WHITE_ABOVE:
             yield _note("white", f"{piece.in_a_sentence} is white: a lining, and underwear in the skin's colour", piece)
-        if day.rain and Finish.SUEDE in piece.finish:
-            yield _note("suede-in-rain", f"{piece.in_a_sentence} is suede, and it rains", piece)
+        why = out_of_place(piece, day)
+        if why is not None:
+            yield _note("out-of-place", f"{piece.in_a_sentence} {why}", piece)
 
 
 def _jewels(pieces: tuple[Piece, ...], day: Circumstances) -> Iterator[Note]:

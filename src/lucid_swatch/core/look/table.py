@@ -291,7 +291,13 @@ def _shine(piece: Piece) -> float:
     return 0.5 if piece.finish & SOFT_SHINE else 0.0
 
 
+TUCKED = 0.86
+"""Share of a top that is seen when it is tucked in."""
+
+
 def _area(piece: Piece) -> float:
+    if piece.worn is Worn.TUCKED and ZONES[piece.category] is Zone.UPPER:
+        return TUCKED * area_of(piece.category)
     if piece.category.value == "necklace" and (piece.statement or 0.0) > 0.5:
         return LARGE_NECKLACE_AREA
     return area_of(piece.category)

@@ -19,6 +19,8 @@ const place = (at: number) => Math.min(100, Math.max(0, ((at - low) / (high - lo
 const pin = computed(() => place(value))
 const from = computed(() => place(value - doubt))
 const to = computed(() => place(value + doubt))
+/** The figure stands where no other pin is, and never off the tape. */
+const leftwards = computed(() => pin.value > 88 || (other === null ? pin.value > 78 : place(other.value) >= pin.value && pin.value > 12))
 const ticks = Array.from({ length: 21 }, (_, index) => index)
 </script>
 
@@ -32,7 +34,7 @@ const ticks = Array.from({ length: 21 }, (_, index) => index)
     </div>
     <div class="under">
       <span v-if="ends" class="end">{{ ends[0] }}</span>
-      <span class="shown" :class="{ left: pin > 78 }" :style="pin > 78 ? { right: `${100 - pin}%` } : { left: `${pin}%` }">{{ shown }}</span>
+      <span class="shown" :class="{ left: leftwards }" :style="leftwards ? { right: `${100 - pin}%` } : { left: `${pin}%` }">{{ shown }}</span>
       <span v-if="ends" class="end last">{{ ends[1] }}</span>
     </div>
   </div>

@@ -1,12 +1,18 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { KeptLook, LookKept } from '@/api'
 import { SEASONS } from '@/lib/words'
 
 /** What a kept look is for and how it was found, what it varies, and what earlier versions of the rules said of it. */
 const { look, looks } = defineProps<{ look: KeptLook; looks: KeptLook[] }>()
 /** Only what changes is told: another change may be on its way. */
-const emit = defineEmits<{ kept: [what: LookKept]; open: [look: KeptLook] }>()
+const emit = defineEmits<{ kept: [what: LookKept]; open: [look: KeptLook]; photo: [file: File | null] }>()
+const file = ref<HTMLInputElement | null>(null)
+const sent = () => {
+  const one = file.value?.files?.[0]
+  if (one) emit('photo', one)
+  if (file.value) file.value.value = ''
+}
 const change = (what: LookKept) => emit('kept', what)
 const text = (name: 'occasion' | 'note', event: Event) => change({ [name]: (event.target as HTMLInputElement).value.trim() })
 const rate = (name: 'stylist_rating' | 'client_rating', value: number) => change({ [name]: look.kept[name] === value ? null : value })
@@ -32,6 +38,15 @@ const earlier = computed(() => look.verdicts.slice(0, -1))
       <button v-for="value in 5" :key="value" class="word" type="button" :aria-pressed="look.kept[who.name] === value" :aria-label="`${value} of 5 by ${who.word}`" @click="rate(who.name, value)">{{ value }}</button>
     </p>
     <label>notes <textarea rows="2" :value="look.kept.note" maxlength="2000" @change="text('note', $event)" /></label>
+    <div class="worn">
+      <img v-if="look.kept.photo" :src="`/api/looks/${look.id}/photo.jpg?turn=${look.kept.photo.number}`" :alt="`${look.name} as it was worn`" />
+      <p v-if="look.kept.photo && !look.kept.photo.feet" role="status">The shoes are not in the picture: take another one from further away, down to the floor.</p>
+      <p class="row">
+        <button class="word link" type="button" @click="file?.click()">{{ look.kept.photo ? 'another photo of it worn' : 'add a photo of it worn' }}</button>
+        <button v-if="look.kept.photo" class="word link" type="button" @click="emit('photo', null)">take the photo away</button>
+      </p>
+      <input ref="file" class="visually-hidden" type="file" accept="image/*" tabindex="-1" aria-label="Photo of the look as it is worn" @change="sent" />
+    </div>
     <p v-if="parent">varies <button class="word link" type="button" @click="emit('open', parent)">{{ parent.name }}</button></p>
     <p v-if="variations.length">varied by <template v-for="(one, index) in variations" :key="one.id"><template v-if="index">, </template><button class="word link" type="button" @click="emit('open', one)">{{ one.name }}</button></template></p>
     <p v-for="one in earlier" :key="one.weights" class="soft">{{ one.overall.toFixed(0) }} on {{ one.on }}, by the rules of {{ one.weights }}</p>
@@ -44,5 +59,7 @@ summary { cursor: pointer; font-weight: 650; }
 label { display: grid; grid-template-columns: 62px minmax(0, 1fr); gap: 8px; align-items: center; color: var(--soft); margin-top: 4px; }
 input, textarea { font: inherit; color: var(--ink); background: var(--field); border: 1px solid var(--line); border-radius: 4px; padding: 3px 7px; width: 100%; }
 .row { display: flex; flex-wrap: wrap; gap: 0 10px; align-items: baseline; }
+.worn img { display: block; max-width: 100%; max-height: 260px; margin-top: 6px; }
+.worn input { width: 1px; }
 .link { text-decoration: underline; padding: 0; }
 </style>

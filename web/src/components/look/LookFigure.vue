@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import type { Client, Judged, Mend, Piece } from '@/api'
-import { CENTRE, figureOf, HEIGHT, spread, traceOf, WIDTH, type Shape } from '@/lib/figure'
+import { computed, useId } from 'vue'
+import type { Client, Judged, Light, Mend, Piece, Worn } from '@/api'
+import { breadth, CENTRE, figureOf, HEIGHT, spread, STANDING, traceOf, WIDTH, type Build, type Shape } from '@/lib/figure'
 import { pinkedOutline, type Point } from '@/lib/pinked'
 import { signed } from '@/lib/words'
 
 /** The client's own face over the worn colours, with stitches, the lightness trace and the mends as swing tags. */
-const { client, rail, worn, judged, pointed, squint } = defineProps<{
+const { client, rail, worn, judged, pointed, squint, build = STANDING, light = null, bare = false, name = 'The look on the figure' } = defineProps<{
   client: Client
   rail: Piece[]
   worn: Piece[]
@@ -14,13 +14,28 @@ const { client, rail, worn, judged, pointed, squint } = defineProps<{
   /** Pieces that a reason names, shown apart. */
   pointed: string[]
   squint: boolean
+  build?: Build
+  /** The light it is seen in; none is as measured. */
+  light?: Light | null
+  /** The figure alone, without what is said about it. */
+  bare?: boolean
+  name?: string
 }>()
-const emit = defineEmits<{ mend: [mend: Mend]; off: [piece: Piece] }>()
+const emit = defineEmits<{ mend: [mend: Mend]; wear: [piece: Piece, how: Worn] }>()
 
 const LABELS = CENTRE + 130
-const shapes = computed(() => figureOf(worn))
+const shapes = computed(() => figureOf(worn, build))
+const face = computed(() => 100 * Math.min(breadth(build.height), 1.16))
+const key = useId()
 const byId = computed(() => new Map(shapes.value.map((shape) => [shape.piece.id, shape])))
-const url = (shape: Shape) => `cloth-${shape.piece.id}`
+const url = (shape: Shape) => `cloth-${key}-${shape.piece.id}`
+/** Rows of the light's matrix as a filter wants them. */
+const seen = computed(() => light?.matrix.map((row) => [...row, 0, 0].join(' ')).concat('0 0 0 1 0').join(' '))
+/** A layer is open or closed, a top is tucked in or loose. */
+const ways = (piece: Piece): [Worn, Worn] | null =>
+  piece.zone === 'layer' ? ['open', 'closed'] : piece.zone === 'upper' && worn.some((one) => one.zone === 'lower') ? ['tucked', 'loose'] : null
+const how = (piece: Piece): Worn | null => piece.worn ?? (piece.zone === 'layer' ? 'open' : null)
+const other = (piece: Piece): Worn => (ways(piece)?.[0] === how(piece) ? (ways(piece)?.[1] ?? 'open') : (ways(piece)?.[0] ?? 'open'))
 /** Pictures are drawn over the whole shape, so that the weave runs through it. */
 const box = (shape: Shape) => {
   const xs = shape.outlines.flat().map((p) => p[0])
@@ -67,19 +82,21 @@ const label = (id: string | null | undefined) => {
 }
 const title = (one: Mend) => ({ swap: `try ${label(one.with)}`, add: `add ${label(one.piece)}`, remove: `take off ${label(one.piece)}` })[one.do] ?? one.text
 const why = (text: string) => text.split(': ').slice(1).join(': ')
+const rises = (one: Mend) => Object.entries(one.rises ?? {}).map(([measure, by]) => `${measure} ${signed(by, 1)}`).join(', ')
 const short = (text: string, most: number) => (text.length > most ? `${text.slice(0, most - 1).trimEnd()}…` : text)
 </script>
 
 <template>
-  <svg class="figure" :viewBox="`0 -8 ${WIDTH} ${HEIGHT + 14}`" role="group" aria-label="The look on the figure">
+  <svg class="figure" :viewBox="bare ? `${CENTRE - 214} -8 428 ${HEIGHT + 14}` : `0 -8 ${WIDTH} ${HEIGHT + 14}`" role="group" :aria-label="name">
     <defs>
       <clipPath v-for="shape in shapes" :id="url(shape)" :key="shape.piece.id">
         <polygon v-for="(outline, index) in shape.outlines" :key="index" :points="pinkedOutline(outline)" />
       </clipPath>
-      <filter id="squint" x="-10%" y="-10%" width="120%" height="120%"><feGaussianBlur stdDeviation="11" /></filter>
+      <filter v-if="seen" :id="`light-${key}`" color-interpolation-filters="linearRGB" x="0" y="0" width="1" height="1"><feColorMatrix type="matrix" :values="seen" /></filter>
+      <filter :id="`squint-${key}`" x="-10%" y="-10%" width="120%" height="120%"><feGaussianBlur stdDeviation="11" /></filter>
     </defs>
 
-    <g class="trace" aria-hidden="true">
+    <g v-if="!bare" class="trace" aria-hidden="true">
       <text :x="TRACE_LEFT" y="112">dark</text>
       <text :x="TRACE_LEFT + TRACE_WIDTH" y="112" text-anchor="end">light</text>
       <rect v-if="judged?.band" :x="traceX(judged.band.dark)" y="122" :width="traceX(judged.band.light) - traceX(judged.band.dark)" :height="HEIGHT - 146" />
@@ -91,8 +108,9 @@ const short = (text: string, most: number) => (text.length > most ? `${text.slic
     </g>
     <text class="visually-hidden">Lightness from top to foot: {{ traceWords }}</text>
 
-    <g :filter="squint ? 'url(#squint)' : undefined">
-      <svg :x="CENTRE - 50" y="12" width="100" height="104" viewBox="0 0 100 104">
+    <g :filter="seen ? `url(#light-${key})` : undefined">
+    <g :filter="squint ? `url(#squint-${key})` : undefined">
+      <svg :x="CENTRE - face / 2" :y="116 - face * 1.04" :width="face" :height="face * 1.04" viewBox="0 0 100 104">
         <image v-if="client.portrait" :href="client.portrait" width="100" height="104" preserveAspectRatio="xMidYMid slice" />
         <template v-else>
           <rect width="100" height="104" :fill="client.face.skin?.hex ?? 'var(--paper)'" />
@@ -105,8 +123,9 @@ const short = (text: string, most: number) => (text.length > most ? `${text.slic
         <image v-if="shape.piece.cloth" v-bind="box(shape)" :href="shape.piece.cloth" preserveAspectRatio="xMidYMid slice" />
       </g>
     </g>
+    </g>
 
-    <g v-if="!squint">
+    <g v-if="!squint && !bare">
       <g v-for="stitch in stitches" :key="`${stitch.first}${stitch.second}`" class="stitch" role="img" :aria-label="stitch.competes ? 'these two compete' : 'this colour returns'">
         <path class="under" :d="stitch.path" /><path :d="stitch.path" />
         <template v-if="stitch.competes">
@@ -117,14 +136,16 @@ const short = (text: string, most: number) => (text.length > most ? `${text.slic
       <g v-for="note in labels" :key="note.shape.piece.id" class="label">
         <line :x1="LABELS - 6" :y1="note.y - 4" :x2="LABELS - 16" :y2="note.y - 4" />
         <text :x="LABELS" :y="note.y" class="name">{{ short(note.shape.piece.label, 25) }}</text>
-        <text :x="LABELS" :y="note.y + 15">{{ short(`${note.shape.piece.sort.name}${note.shape.piece.pattern === 'solid' ? ` · ${note.shape.piece.sort.bin}` : ''}`, 27) }}</text>
+        <text v-if="!ways(note.shape.piece)" :x="LABELS" :y="note.y + 15">{{ short(`${note.shape.piece.sort.name}${note.shape.piece.pattern === 'solid' ? ` · ${note.shape.piece.sort.bin}` : ''}`, 27) }}</text>
+        <text v-else :x="LABELS" :y="note.y + 15">{{ short(note.shape.piece.sort.name, 12) }} · <tspan class="way" role="button" tabindex="0" @click="emit('wear', note.shape.piece, other(note.shape.piece))" @keydown.enter="emit('wear', note.shape.piece, other(note.shape.piece))" @keydown.space.prevent.stop="emit('wear', note.shape.piece, other(note.shape.piece))">wear it {{ other(note.shape.piece) }}</tspan></text>
       </g>
-      <g v-for="tag in tags" :key="tag.mend.text" class="tag" role="button" tabindex="0" :aria-label="`${tag.mend.text}, ${signed(tag.mend.gain, 1)}`" @click="act(tag.mend)" @keydown.enter="act(tag.mend)" @keydown.space.prevent.stop="act(tag.mend)">
+      <g v-for="tag in tags" :key="tag.mend.text" class="tag" role="button" tabindex="0" :aria-label="`${tag.mend.text}, ${signed(tag.mend.gain, 1)}; ${rises(tag.mend)}`" @click="act(tag.mend)" @keydown.enter="act(tag.mend)" @keydown.space.prevent.stop="act(tag.mend)">
         <path class="thread" :d="`M${tag.from[0]},${tag.from[1]} C${tag.from[0] + 50},${tag.from[1] - 14} ${LABELS - 60},${tag.y + 10} ${LABELS - 4},${tag.y}`" />
         <circle class="tied" :cx="tag.from[0]" :cy="tag.from[1]" r="2.6" />
         <path class="card" :d="`M${LABELS - 14},${tag.y - 8} l12,-13 h172 v40 h-172 l-12,-13 z`" />
         <circle class="eye" :cx="LABELS - 4" :cy="tag.y" r="3.2" />
         <text :x="LABELS + 6" :y="tag.y - 4" class="name">{{ short(title(tag.mend), 23) }}</text>
+        <title>{{ rises(tag.mend) }}</title>
         <text :x="LABELS + 6" :y="tag.y + 11">{{ short(why(tag.mend.text), 26) }}</text>
         <text :x="LABELS + 164" :y="tag.y + 4" class="gain" text-anchor="end">{{ signed(tag.mend.gain) }}</text>
       </g>
@@ -153,6 +174,7 @@ text { font: 400 12px 'Atkinson Hyperlegible Next Variable', sans-serif; fill: v
 .tag .name, .tag .gain { fill: var(--ink); }
 .tag .gain { font-weight: 700; font-size: 15px; }
 .tag .eye { fill: var(--line); stroke: var(--ink); }
+.way { fill: var(--on-cloth); text-decoration: underline; cursor: pointer; }
 .thread { fill: none; stroke: var(--on-cloth); stroke-width: 1.2; }
 .tied { fill: var(--on-cloth); }
 @media (prefers-reduced-motion: reduce) { .worn { transition: none; } }
