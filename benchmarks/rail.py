@@ -70,7 +70,7 @@ def rail(demo):
     with tempfile.TemporaryDirectory() as made:
         folder = Path(made) / "data"
         shutil.copytree(demo, folder)
-        _hang(folder)
+        hang_many(folder, COUNT)
         with running("demo", folder) as url, browser() as chromium:
             page = chromium.new_context(viewport={"width": 1280, "height": 800}).new_page()
             firsts = []
@@ -84,7 +84,7 @@ def rail(demo):
             for name, script in (("scrolling", SCROLL), ("zooming", ZOOM), ("filter", FILTER)):
                 chromium.start_tracing(page=page, categories=TRACED)
                 frames = page.evaluate(script)
-                busy = _busy(json.loads(chromium.stop_tracing()))
+                busy = busy_stretches(json.loads(chromium.stop_tracing()))
                 figures[f"{name}, slowest {'answer' if name == 'filter' else 'frame'}, ms"] = round(max(frames))
                 figures[f"{name}, longest busy stretch in the trace, ms"] = round(max(busy, default=0))
                 if name != "filter":
@@ -94,7 +94,7 @@ def rail(demo):
     return figures | _few()
 
 
-def _busy(trace):
+def busy_stretches(trace):
     """Milliseconds of every task on the main thread of the page."""
     main = {
         (e["pid"], e["tid"])
@@ -105,8 +105,8 @@ def _busy(trace):
     return [e.get("dur", 0) / 1000 for e in tasks]
 
 
-def _hang(folder):
-    """Five hundred pieces, each with a photo whose pictures are those of a piece of the demo."""
+def hang_many(folder, count):
+    """A client with so many pieces, each with a photo whose pictures are those of a piece of the demo."""
     sessions, files, draw = open_database(folder), Folder(folder), np.random.default_rng(1)
     now = datetime.now(UTC)
     with sessions.begin() as session:
@@ -116,7 +116,7 @@ def _hang(folder):
         hung = [one for c in Clients(session).all() for one in Pieces(session).of_client(c.id)]
         by_photo = {one.photo_id: one for one in hung}
         Clients(session).add(ClientRecord("many", "Many Pieces", date(2031, 5, 4), now))
-        for k in range(COUNT):
+        for k in range(count):
             photo = photos[k % len(photos)]
             id = f"many{k:04d}"
             for name in SHOWN:

@@ -125,11 +125,11 @@ def refused_pieces(client: ClientRecord, pieces: list[Piece]) -> dict[str, str]:
         frozenset(said.lengths), said.sheer, frozenset(said.materials), frozenset(said.patterns), frozenset(said.metals),
         tuple(colour.lower() for colour in said.colours),
     )  # fmt: skip
-    sorts = sort_pieces(pieces, client.conventions.school)
-    found = {
-        piece.id: why_refused(piece, (sort.name, sort.family, piece.label), refusals)
-        for piece, sort in zip(pieces, sorts, strict=True)
-    }
+    names: dict[str, tuple[str, ...]] = {piece.id: (piece.label,) for piece in pieces}
+    if refusals.colours:  # only then does it matter what a colour is called
+        sorts = sort_pieces(pieces, client.conventions.school)
+        names = {piece.id: (s.name, s.family, piece.label) for piece, s in zip(pieces, sorts, strict=True)}
+    found = {piece.id: why_refused(piece, names[piece.id], refusals) for piece in pieces}
     return {id: why for id, why in found.items() if why is not None}
 
 

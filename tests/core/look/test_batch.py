@@ -5,10 +5,12 @@ import pytest
 from hypothesis import given, settings
 
 from lucid_swatch.core.garment.piece import Piece
+from lucid_swatch.core.garment.school import School
 from lucid_swatch.core.garment.vocabulary import Category, Worn
 from lucid_swatch.core.look.batch import make_batch
 from lucid_swatch.core.look.body import AREAS, NEARNESS, ZONES, Zone
 from lucid_swatch.core.look.look import Look
+from lucid_swatch.core.look.table import table_of
 from tests.strategies import looks
 
 C = Category
@@ -76,3 +78,11 @@ def test_names_in_a_sentence_are_joined_and_lowered():
     named = batch.called(0, np.ones(3, bool))
     assert named == "cognac bag, XL sneakers and top"
     assert batch.called(0, np.zeros(3, bool)) == "nothing"
+
+
+def test_the_table_of_one_rail_is_built_once_and_anew_when_a_piece_changes():
+    rail = (piece(C.TOP, label="Oat top"), piece(C.TROUSERS))
+    again = (piece(C.TOP, label="Oat top"), piece(C.TROUSERS))
+    assert table_of(rail) is table_of(again)
+    assert table_of((piece(C.TOP, label="Sand top"), again[1])) is not table_of(rail)
+    assert table_of(rail, School(strict=True)) is not table_of(rail)

@@ -35,6 +35,14 @@ class Piece:
     bin_said: Bin | None = None
     """Where the stylist hangs it, when that is not where its colours say."""
 
+    def fingerprint(self) -> tuple[object, ...]:
+        """All that a verdict may hang on, so that equal ones are one piece. Hashable."""
+        return (
+            self.id, self.category, self.lab.tobytes(), self.share.tobytes(), self.label, self.parts, self.pattern,
+            self.scale, self.finish, self.metal, self.volume, self.length, self.formality, self.warmth, self.statement,
+            self.worn, self.bin_said,
+        )  # fmt: skip
+
     @property
     def called(self) -> str:
         """The label, or the category where there is none."""

@@ -17,7 +17,7 @@ from .asked import MARKED, NOTICED, SEEN, Rule, marked, marks, noticed_features,
 from .body import Zone
 from .look import Conventions, Intent, Look, in_order
 from .points import Points
-from .table import PieceTable, build_table
+from .table import PieceTable, table_of
 from .weights import Weights, standard_weights
 
 INTENTS: tuple[Intent | None, ...] = (None, *Intent)
@@ -192,13 +192,10 @@ def count(places: BoolArray) -> Any:
 
 def make_batch(looks: list[Look]) -> LookBatch:
     """The arrays of some looks, which must follow one school of neutrals and one taste."""
-    order: dict[int, int] = {}
-    pieces: list[Piece] = []
-    for piece in (p for look in looks for p in look.worn):
-        if id(piece) not in order:
-            order[id(piece)] = len(pieces)
-            pieces.append(piece)
-    table = build_table(tuple(pieces), looks[0].conventions.school)
+    # in one order, so that the table of a rail is the same whichever of its looks is asked
+    pieces = in_order({id(piece): piece for look in looks for piece in look.worn}.values())
+    order = {id(piece): row for row, piece in enumerate(pieces)}
+    table = table_of(pieces, looks[0].conventions.school)
     most = max(len(look.worn) for look in looks)
     index = np.full((len(looks), most), -1, dtype=np.intp)
     for row, look in enumerate(looks):

@@ -9,7 +9,7 @@ from itertools import product
 import numpy as np
 
 from ..colour.arrays import BoolArray, FloatArray, IntArray
-from ..colour.difference import delta_e_2000
+from ..colour.difference import pairwise_delta_e_2000
 from ..colour.spaces import chroma, hue_angle
 from ..garment.neutrals import neutrality, temperature
 from ..garment.piece import Piece
@@ -83,8 +83,11 @@ def _worn(piece: Piece) -> tuple[FloatArray, FloatArray, BoolArray]:
     seen = [k for k, part in enumerate(parts) if part in (Part.CLOTH, Part.TRIM)] or list(range(len(parts)))
     lab, share, kept = piece.lab[seen], piece.share[seen] / piece.share[seen].sum(), [0]
     cloth = np.array([parts[k] is not Part.TRIM for k in seen])
+    near = (pairwise_delta_e_2000(lab, lab) < SAME) & (cloth[:, None] == cloth)
+    if near.sum() == len(near):
+        return lab, share, cloth
     for k in range(1, len(seen)):
-        alike = [j for j in kept if cloth[j] == cloth[k] and float(delta_e_2000(lab[j], lab[k])) < SAME]
+        alike = [j for j in kept if near[j, k]]
         if not alike:
             kept.append(k)
             continue

@@ -2,6 +2,7 @@
 
 from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
+from statistics import median
 
 import numpy as np
 
@@ -93,8 +94,11 @@ FORMALITY_SPREAD = 1.5
 def _as_formal(before: tuple[Piece, ...], after: tuple[Piece, ...]) -> bool:
     """Whether what comes is about as formal as what is there; what is not known does not stand in the way."""
     known = [p.formality for p in before if p.formality is not None]
-    coming = [p.formality for p in after if p.formality is not None and all(p is not q for q in before)]
-    return not known or all(abs(one - float(np.median(known))) <= FORMALITY_SPREAD for one in coming)
+    if not known:
+        return True
+    there, middle = {id(p) for p in before}, median(known)
+    coming = [p.formality for p in after if p.formality is not None and id(p) not in there]
+    return all(abs(one - middle) <= FORMALITY_SPREAD for one in coming)
 
 
 def _what_rises(scores: Scores, row: int) -> str:

@@ -153,6 +153,31 @@ class PieceTable:
         return {}
 
 
+class _Kept:
+    """The tables that were built last: between two swaps the same rail is asked again."""
+
+    MOST = 3
+
+    def __init__(self) -> None:
+        self.tables: dict[object, PieceTable] = {}
+
+    def table(self, pieces: tuple[Piece, ...], school: School) -> PieceTable:
+        key = (school, tuple(piece.fingerprint() for piece in pieces))
+        table = self.tables.pop(key, None) or build_table(pieces, school)
+        self.tables[key] = table
+        for oldest in list(self.tables)[: -self.MOST]:
+            self.tables.pop(oldest, None)
+        return table
+
+
+_kept = _Kept()
+
+
+def table_of(pieces: tuple[Piece, ...], school: School = BROAD) -> PieceTable:
+    """The same as `build_table`, kept for when the same pieces are asked again."""
+    return _kept.table(pieces, school)
+
+
 def build_table(pieces: tuple[Piece, ...], school: School = BROAD) -> PieceTable:
     """The table of a rail, or of the pieces of some looks. pieces: at least one. school: what counts as a neutral."""
     colours = worn_colours(pieces)
