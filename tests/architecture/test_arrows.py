@@ -21,6 +21,7 @@ STANDARD = {
     "collections",
     "functools",
     "importlib",
+    "statistics",
     "csv",
     "typing",
     "math",
