@@ -17,6 +17,7 @@ def test_a_look_says_why_it_is_not_higher_and_what_to_think_of(opened):
     look(page, "Coffee with the quartet")
     page.get_by_role("button", name="why not higher?").click()
     expect(page.get_by_text(re.compile(r"\(harmony\)")).first).to_be_visible()
+    expect(page.get_by_text(re.compile("a colour that is missing, the .* in ")).first).to_be_visible()
     beside = page.get_by_role("region", name="Beside colour")
     expect(beside).to_contain_text("White tee is for heat and checked jacket for cold", ignore_case=True)
     beside.get_by_role("button", name="Never mind").first.click()

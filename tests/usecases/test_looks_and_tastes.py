@@ -17,10 +17,19 @@ from lucid_swatch.formats.kept_look import KeptLookDocument
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.folder import Folder
 from lucid_swatch.store.looks import Looks
+from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.records import SideBySide
 from lucid_swatch.store.trials import Comparisons
 from lucid_swatch.usecases.clients import erase_client, write_about
-from lucid_swatch.usecases.looks import Setting, change_look, dismiss, judge_pieces, keep_look, overall_of
+from lucid_swatch.usecases.looks import (
+    Setting,
+    change_look,
+    colours_missing,
+    dismiss,
+    judge_pieces,
+    keep_look,
+    overall_of,
+)
 from lucid_swatch.usecases.rail import Word, change_pieces, join_faces
 from lucid_swatch.usecases.tastes import LEAST_VERDICTS, put_taste_back, take_taste_on, taste
 from lucid_swatch.usecases.tidy import remove_orphans
@@ -215,3 +224,14 @@ def test_a_photo_of_a_look_worn_is_kept_without_metadata_and_goes_with_the_clien
     erased = erase_client(sessions, folder, client)
     assert any(kept.id in name for name in erased.files)
     assert erased.left == ()
+
+
+def test_a_colour_that_is_missing_gains_what_it_says(session, maren):
+    found = colours_missing(session, maren, LOOK, None, Setting())
+    before = judge_pieces(session, maren, LOOK).verdict.overall
+    assert found
+    for mend in found[:2]:
+        hung = Pieces(session).get(mend.piece)
+        Pieces(session).change(replace(hung, piece=replace(hung.piece, lab=mend.lab[None])))
+        assert judge_pieces(session, maren, LOOK).verdict.overall == pytest.approx(before + mend.gain, abs=0.11)
+        Pieces(session).change(hung)

@@ -7,10 +7,18 @@ from fastapi import APIRouter, File, Response, UploadFile
 from lucid_swatch.core.look.lights import seen_lights
 from lucid_swatch.files.photo import MAX_BYTES
 from lucid_swatch.formats.look import ConventionsDocument
-from lucid_swatch.formats.verdict import measures_document, mend_document
+from lucid_swatch.formats.verdict import MendDocument, measures_document, mend_document
 from lucid_swatch.store.looks import Looks
 from lucid_swatch.store.records import KeptLook
-from lucid_swatch.usecases.looks import Setting, change_look, dismiss, judge_pieces, keep_look, overall_of
+from lucid_swatch.usecases.looks import (
+    Setting,
+    change_look,
+    colours_missing,
+    dismiss,
+    judge_pieces,
+    keep_look,
+    overall_of,
+)
 from lucid_swatch.usecases.tastes import put_taste_back, take_taste_on, taste
 from lucid_swatch.usecases.worn import PICTURE, add_worn_photo, remove_worn_photo
 
@@ -38,9 +46,7 @@ router = APIRouter(tags=["looks"])
 @router.post("/clients/{client_id}/judge")
 def judge(session: UnitOfWork, client_id: str, asked: JudgeRequest) -> JudgedAnswer:
     """The verdict on some pieces, and what every other piece would do to it."""
-    schools = None if asked.conventions is None else asked.conventions.to_core()
-    setting = Setting(asked.rain, asked.worn, asked.formality, asked.warmth, schools, asked.on)
-    judged = judge_pieces(session, client_id, tuple(asked.pieces), asked.intent, setting)
+    judged = judge_pieces(session, client_id, tuple(asked.pieces), asked.intent, _setting(asked))
     effects = {id: EffectAnswer(change=e.change, pieces=list(e.pieces)) for id, e in judged.effects.items()}
     stitches = [StitchAnswer(first=s.first, second=s.second, competes=s.competes, code=s.code) for s in judged.stitches]
     return JudgedAnswer(
@@ -54,6 +60,18 @@ def judge(session: UnitOfWork, client_id: str, asked: JudgeRequest) -> JudgedAns
         notes=[NoteAnswer(key=n.key, text=n.text, pieces=list(n.pieces)) for n in judged.notes],
         weights=judged.verdict.weights, conventions=ConventionsDocument.from_core(judged.conventions),
     )  # fmt: skip
+
+
+@router.post("/clients/{client_id}/missing-colours")
+def list_missing_colours(session: UnitOfWork, client_id: str, asked: JudgeRequest) -> list[MendDocument]:
+    """The colours in which a piece of a look would help most, whatever hangs on the rail."""
+    found = colours_missing(session, client_id, tuple(asked.pieces), asked.intent, _setting(asked))
+    return [mend_document(mend) for mend in found]
+
+
+def _setting(asked: JudgeRequest) -> Setting:
+    schools = None if asked.conventions is None else asked.conventions.to_core()
+    return Setting(asked.rain, asked.worn, asked.formality, asked.warmth, schools, asked.on)
 
 
 @router.get("/lights")

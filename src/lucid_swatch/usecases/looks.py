@@ -16,7 +16,7 @@ from lucid_swatch.core.garment.vocabulary import Category, Worn
 from lucid_swatch.core.look.considered import Effect, consider
 from lucid_swatch.core.look.held_back import HeldBack, held_back
 from lucid_swatch.core.look.look import Conventions, Intent, Look
-from lucid_swatch.core.look.mends import Mend
+from lucid_swatch.core.look.mends import Mend, missing_colours
 from lucid_swatch.core.look.refusals import WillNotWear, why_refused
 from lucid_swatch.core.look.sense import Circumstances, Note, out_of_place, sense_notes
 from lucid_swatch.core.look.stitches import Stitch
@@ -83,9 +83,7 @@ def judge_pieces(
     client = Clients(session).get(client_id)
     hung = Pieces(session).of_client(client_id)
     rail = {one.piece.id: _as_worn(one.piece, setting.worn) for one in hung}
-    missing = next((id for id in piece_ids if id not in rail), None)
-    if missing is not None:
-        raise NotThere("this piece is not on the client's rail.", missing, "Load the page again.")
+    _check_there(rail, piece_ids)
     if len(set(piece_ids)) < len(piece_ids):
         raise Refused("one piece is in the look twice.", "look", "Take one of them out.")
     _check_faces(hung, piece_ids)
@@ -106,6 +104,25 @@ def judge_pieces(
         found.verdict, found.mends, found.effects, found.stitches, band_of(face),
         held_back(found.verdict, weights, intent, sentences()), notes, conventions,
     )  # fmt: skip
+
+
+def colours_missing(
+    session: Session, client_id: str, piece_ids: tuple[str, ...], intent: Intent | None, setting: Setting
+) -> list[Mend]:
+    """The colours in which a piece of a look would help most, really scored. NotThere when a piece is not on the rail."""
+    client = Clients(session).get(client_id)
+    rail = {one.piece.id: _as_worn(one.piece, setting.worn) for one in Pieces(session).of_client(client_id)}
+    _check_there(rail, piece_ids)
+    wearer = client if setting.on is None else Clients(session).get(setting.on)
+    pieces, always = tuple(rail[id] for id in piece_ids), _always_on(client, rail, piece_ids)
+    conventions = _in_force(client, setting.conventions)
+    return missing_colours(Look("look", pieces, known_face(wearer), conventions, intent, always=always))
+
+
+def _check_there(rail: Mapping[str, Piece], piece_ids: tuple[str, ...]) -> None:
+    missing = next((id for id in piece_ids if id not in rail), None)
+    if missing is not None:
+        raise NotThere("this piece is not on the client's rail.", missing, "Load the page again.")
 
 
 def _as_worn(piece: Piece, worn: Mapping[str, Worn]) -> Piece:

@@ -102,6 +102,14 @@ async function keepAs(name: string, another = false) {
 }
 const about = (what: LookKept) => openLook.value && void keepAbout(openLook.value.id, what)
 
+/** Colours that the look lacks, asked for only when somebody wants to know. */
+const missing = ref<Mend[] | null>(null)
+watch(asking, () => (missing.value = null))
+const findMissing = () =>
+  tried(async () => {
+    if (asking.value) missing.value = await answered(api.POST('/api/clients/{client_id}/missing-colours', { params: { path: { client_id: id.value } }, body: asking.value }))
+  })
+
 /** What is held beside: its pieces, its face and its verdict. */
 const beside = ref<Beside | null>(null)
 const others = ref<BookEntry[]>([])
@@ -190,7 +198,7 @@ const KEYS: [string, string][] = [
         <BesideVerdicts v-if="besideJudged" :before="judged" :after="besideJudged" :before-name="hereName" :after-name="besideName" @point="pointed = $event" />
         <button v-if="held" class="button" type="button" @click="mend(held)"><kbd>M</kbd> make this change</button>
       </template>
-      <MeasureTapes v-else-if="judged" :judged="judged" @point="pointed = $event" />
+      <MeasureTapes v-else-if="judged" :judged="judged" :missing="missing" @point="pointed = $event" @why="findMissing" />
       <SenseNotes v-if="judged" :notes="(besideJudged && besideAsking ? besideJudged : judged).notes" :rain="rain" :formality="draft.formality" :warmth="draft.warmth" @rain="rain = $event" @formality="change({ formality: $event })" @warmth="change({ warmth: $event })" @dismiss="dismiss" @point="pointed = $event" />
       <BySchool v-if="judged && client" :judged="judged" :own="!!draft.conventions" :client="client.name" @school="change({ conventions: $event })" @for-all="forAll" @point="pointed = $event" />
       <AboutLook v-if="openLook" :look="openLook" :looks="looks" @kept="about" @open="open" @photo="openLook && keepPhoto(openLook.id, $event)" />

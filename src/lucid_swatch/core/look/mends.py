@@ -62,9 +62,17 @@ def find_mends(look: Look, most: int = MOST) -> list[Mend]:
     return choose(scores, [mend for mend, _ in changes], most)
 
 
+def missing_colours(look: Look, most: int = MOST) -> list[Mend]:
+    """The quiet colours in which a piece of the look would help most, at most one for each piece, largest gain first;
+    whatever hangs on the rail."""
+    changes = _recolours(look)
+    scores = score_batch(make_batch([look, *[replace(look, pieces=pieces) for _, pieces in changes]]))
+    return choose(scores, [mend for mend, _ in changes], most)
+
+
 def candidates(look: Look) -> list["Change"]:
-    """Every change that could be made, with the pieces after it."""
-    changes = _removals(look) + _additions(look) + _swaps(look) + _recolours(look)
+    """Every change that could be made, with the pieces after it. Colours are asked for only where there is no rail."""
+    changes = _removals(look) + _additions(look) + _swaps(look) + ([] if look.rail else _recolours(look))
     return [change for change in changes if _as_formal(look.pieces, change[1])]
 
 
@@ -161,8 +169,6 @@ def interchangeable(old: Category, new: Category) -> bool:
 
 
 def _recolours(look: Look) -> list[Change]:
-    if look.rail:
-        return []
     names = wanted_names(look.conventions.school)
     changes: list[Change] = []
     for old in look.pieces:

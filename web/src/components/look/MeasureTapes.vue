@@ -1,18 +1,23 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
-import type { Judged, Measure } from '@/api'
+import { computed, ref, watch } from 'vue'
+import type { Judged, Measure, Mend } from '@/api'
 import TapeMeasure from '@/components/base/TapeMeasure.vue'
 import { capital, signed } from '@/lib/words'
 
 /** The verdict: the whole on top, the five measures under it, each with the reasons that are its arithmetic. */
-const { judged } = defineProps<{ judged: Judged }>()
-defineEmits<{ point: [pieces: string[]] }>()
+const { judged, missing } = defineProps<{ judged: Judged; missing: Mend[] | null }>()
+const emit = defineEmits<{ point: [pieces: string[]]; why: [] }>()
 const NAMES = ['harmony', 'contrast', 'monochrome', 'statement', 'colouring'] as const
-const SHOWN = 2
+const SHOWN = 3
 const open = ref<string | null>(null)
 const measures = computed(() => NAMES.map((name) => ({ name, measure: judged.measures[name] as Measure | null })))
 const reasons = (name: string, measure: Measure) => (open.value === name ? measure.because : measure.because.slice(0, SHOWN))
 const why = ref(false)
+const ask = () => {
+  why.value = !why.value
+  if (why.value) emit('why')
+}
+watch(() => judged.measures, () => { if (why.value) emit('why') })
 const toggle = (name: string) => (open.value = open.value === name ? null : name)
 </script>
 
@@ -20,12 +25,15 @@ const toggle = (name: string) => (open.value = open.value === name ? null : name
   <div class="tapes">
     <h3>The whole</h3>
     <TapeMeasure :value="judged.overall" name="The whole" :shown="judged.overall.toFixed(0)" />
-    <button class="word soft more" type="button" :aria-expanded="why" @click="why = !why">why not higher?</button>
+    <button class="word soft more" type="button" :aria-expanded="why" @click="ask">why not higher?</button>
     <ol v-if="why" class="why">
       <li v-for="one in judged.held_back" :key="one.measure + one.text" @mouseenter="$emit('point', one.pieces)" @mouseleave="$emit('point', [])">
         <strong>{{ one.lost ? '−' : '+' }}{{ one.costs.toFixed(1) }}</strong><span>{{ one.lost ? one.text : `not there yet, at most this much: ${one.text}` }} <span class="soft">({{ one.measure }})</span></span>
       </li>
       <li v-if="!judged.held_back.length"><strong /><span>Nothing costs it a point.</span></li>
+      <li v-for="one in missing ?? []" :key="one.text" @mouseenter="$emit('point', [one.piece ?? ''])" @mouseleave="$emit('point', [])">
+        <strong>{{ signed(one.gain, 1) }}</strong><span>a colour that is missing, the {{ one.text.replace(/^the /, '') }}</span>
+      </li>
     </ol>
     <template v-for="{ name, measure } in measures" :key="name">
       <h3>{{ capital(name) }}</h3>
