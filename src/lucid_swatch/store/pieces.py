@@ -1,5 +1,7 @@
 """Pieces in the database."""
 
+from collections import defaultdict
+from collections.abc import Sequence
 from dataclasses import replace
 from typing import Any
 
@@ -24,12 +26,24 @@ class Pieces:
 
     def of_client(self, client_id: str) -> list[HungPiece]:
         """A client's rail, in the order in which it was hung."""
-        found = sa.select(PieceRow).where(PieceRow.client_id == client_id).order_by(PieceRow.created_at, PieceRow.id)
-        return [_record(row) for row in self.session.scalars(found)]
+        # as plain rows: a whole rail is read at every swap, and only read
+        pieces = (
+            sa.select(*PieceRow.__table__.columns, PieceRow.reading_number.label("reading_number")).where(PieceRow.client_id == client_id)
+            .order_by(PieceRow.created_at, PieceRow.id)
+        )  # fmt: skip
+        colours = (
+            sa.select(*PieceColourRow.__table__.columns).join(PieceRow).where(PieceRow.client_id == client_id)
+            .order_by(PieceColourRow.piece_id, PieceColourRow.position)
+        )  # fmt: skip
+        of_piece: dict[str, list[Any]] = defaultdict(list)
+        for colour in self.session.execute(colours):
+            of_piece[colour.piece_id].append(colour)
+        return [_record(row, of_piece[row.id]) for row in self.session.execute(pieces)]
 
     def get(self, id: str) -> HungPiece:
         """One piece. NotThere when there is none."""
-        return _record(self._row(id))
+        row = self._row(id)
+        return _record(row, row.colours)
 
     def add(self, hung: HungPiece) -> None:
         """Writes a new piece."""
@@ -59,7 +73,7 @@ class Pieces:
     def snapshot(self, id: str) -> dict[str, Any] | None:
         """All values of a piece, as JSON takes them; None when there is none."""
         row = self.session.get(PieceRow, id)
-        return None if row is None else snapshot_of(_record(row))
+        return None if row is None else snapshot_of(_record(row, row.colours))
 
     def restore(self, id: str, kept: dict[str, Any] | None) -> None:
         """Makes a piece what a snapshot says. Refused when it should go and kept looks use it."""
@@ -106,13 +120,14 @@ def _values(colour: PieceColourRow) -> tuple[object, ...]:
     return (colour.lightness, colour.a, colour.b, colour.share, colour.part, colour.uncertainty)
 
 
-def _record(row: PieceRow) -> HungPiece:
-    known = all(c.uncertainty is not None for c in row.colours)
+def _record(row: Any, colours: Sequence[Any]) -> HungPiece:
+    """A piece of a mapped or a plain row and those of its colours."""
+    known = all(c.uncertainty is not None for c in colours)
     piece = Piece(
         id=row.id, category=row.category, label=row.label,
-        lab=np.array([[c.lightness, c.a, c.b] for c in row.colours]), share=np.array([c.share for c in row.colours]),
-        parts=tuple(c.part for c in row.colours),
-        uncertainty=np.array([c.uncertainty for c in row.colours]) if known else None,
+        lab=np.array([[c.lightness, c.a, c.b] for c in colours]), share=np.array([c.share for c in colours]),
+        parts=tuple(c.part for c in colours),
+        uncertainty=np.array([c.uncertainty for c in colours]) if known else None,
         pattern=row.pattern, pattern_confidence=row.pattern_confidence, scale=row.scale,
         finish=frozenset(Finish(f) for f in row.finish), metal=row.metal, volume=row.volume, length=row.length,
         formality=row.formality, warmth=row.warmth, statement=row.statement, worn=row.worn,
