@@ -129,6 +129,15 @@ def test_a_palette_is_built_edited_kept_and_taken_out(opened):
         {"name": "sea.css", "mimeType": "text/css", "buffer": b":root { --deep: #1f3a5f; --foam: #f4f6f4; }"}
     )
     expect(chips).to_have_count(2)
+    for typed, count in (("#7a2f3a", 3), ("31 2 −18", 4)):
+        page.get_by_label("add", exact=True).fill(typed)
+        page.get_by_role("button", name="Add", exact=True).click()
+        expect(chips).to_have_count(count)
+    expect(page.get_by_text("L* 31 · ")).to_be_visible()
+    page.get_by_label("add", exact=True).fill("no colour")
+    page.get_by_role("button", name="Add", exact=True).click()
+    expect(page.get_by_role("alert")).to_be_visible()
+    expect(chips).to_have_count(4)
 
 
 def test_several_pieces_get_a_verdict_and_make_a_set(opened):

@@ -43,6 +43,22 @@ const withPiece = (id: string) => {
   const colour = byId.get(id)?.colours[0]
   if (colour) void again([...(palette.value?.colours ?? []), { name: byId.get(id)?.sort.name ?? '', lab: colour.lab, hex: colour.hex, covers: 0 }])
 }
+/** A colour as it is typed: L*, a* and b*, or a screen colour, which is read as a palette of one. */
+const typed = ref('')
+const withTyped = () =>
+  tried(async () => {
+    const text = typed.value.trim()
+    const numbers = text.replaceAll('−', '-').split(/[\s,;]+/).map(Number)
+    const now = palette.value?.colours ?? []
+    if (numbers.length === 3 && numbers.every(Number.isFinite)) await again([...now, { name: '', lab: numbers, hex: '', covers: 0 }])
+    else {
+      const form = new FormData()
+      form.append('palette', new File([`:root { --typed: ${text.startsWith('#') ? text : `#${text}`}; }`], 'typed.css'))
+      const read = await answered(api.POST('/api/clients/{client_id}/palettes/read', { ...at, body: form as never, bodySerializer: (body: unknown) => body as FormData }))
+      await again([...now, ...read.colours.map((one) => ({ ...one, name: '' }))])
+    }
+    typed.value = ''
+  })
 function pin(colour: Colour) {
   const next = new Set(pinned.value)
   if (!next.delete(key(colour))) next.add(key(colour))
@@ -90,13 +106,14 @@ void find()
 <template>
   <div class="few">
     <ProblemNote v-if="problem" :problem="problem" closable @close="problem = null" />
-    <p class="ask">
+    <div class="ask">
       <label>colours <input v-model.number="count" type="number" min="1" max="12" /></label>
       <label>each covers cloth within <input v-model.number="within" type="number" min="1" max="30" /> ΔE</label>
       <button class="button" type="button" @click="find">Find them again</button>
+      <form class="typed" @submit.prevent="withTyped"><label>add <input v-model="typed" maxlength="40" placeholder="#2f4a66 or 31 2 −18" /></label><button class="button" type="submit" :disabled="!typed.trim()">Add</button></form>
       <label class="button">Read a palette file<input class="visually-hidden" type="file" accept=".gpl,.css,.csv,.json" @change="send" /></label>
       <span v-for="one in kept" :key="one.id ?? ''" class="kept"><button class="word link" type="button" @click="open(one)">{{ one.name }}</button> <button class="word soft" type="button" :aria-label="`let ${one.name} go`" @click="one.id && letGo(one.id)">×</button></span>
-    </p>
+    </div>
     <template v-if="palette">
       <ul class="colours">
         <li v-for="colour in palette.colours" :key="key(colour)">
@@ -136,5 +153,7 @@ input[type='number'] { width: 62px; }
 .big { font: 600 30px/1.1 'Petrona Variable', serif; }
 .link { text-decoration: underline; padding: 0; }
 .out { display: flex; flex-wrap: wrap; gap: 2px 16px; }
+.typed { display: flex; gap: 6px; align-items: center; }
+.typed input { width: 150px; }
 .kept { white-space: nowrap; }
 </style>
