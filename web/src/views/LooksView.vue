@@ -200,7 +200,7 @@ const KEYS: [string, string][] = [
       </template>
       <MeasureTapes v-else-if="judged" :judged="judged" :missing="missing" @point="pointed = $event" @why="findMissing" />
       <SenseNotes v-if="judged" :notes="(besideJudged && besideAsking ? besideJudged : judged).notes" :rain="rain" :formality="draft.formality" :warmth="draft.warmth" @rain="rain = $event" @formality="change({ formality: $event })" @warmth="change({ warmth: $event })" @dismiss="dismiss" @point="pointed = $event" />
-      <BySchool v-if="judged && client" :judged="judged" :own="!!draft.conventions" :client="client.name" @school="change({ conventions: $event })" @for-all="forAll" @point="pointed = $event" />
+      <BySchool v-if="judged && client" :judged="judged" :own="draft.conventions" :client="client.name" @school="change({ conventions: $event })" @for-all="forAll" @point="pointed = $event" />
       <AboutLook v-if="openLook" :look="openLook" :looks="looks" @kept="about" @open="open" @photo="openLook && keepPhoto(openLook.id, $event)" />
       <KeptLooks :looks="looks" :rail="rail" :open="draft.keptAs" @open="open" @let-go="letGo" />
       <div class="keeping">

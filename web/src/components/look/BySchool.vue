@@ -5,7 +5,8 @@ import { differing, moved } from '@/lib/differ'
 import { capital, signed } from '@/lib/words'
 
 /** Where practitioners disagree: which school this look is judged by, and what another one made of it. */
-const { judged, own, client } = defineProps<{ judged: Judged; own: boolean; client: string }>()
+/** own: the school of this look, where it has one; what was chosen holds before the verdict on it has come. */
+const { judged, own, client } = defineProps<{ judged: Judged; own: Schools | null; client: string }>()
 const emit = defineEmits<{ school: [schools: Schools | null]; forAll: [schools: Schools]; point: [pieces: string[]] }>()
 type Question = keyof Schools
 const QUESTIONS: { key: Question; asks: string; says: Record<string, string> }[] = [
@@ -18,7 +19,7 @@ const QUESTIONS: { key: Question; asks: string; says: Record<string, string> }[]
   { key: 'shoes-and-bag', asks: 'shoes and bag', says: { related: 'related', pair: 'a matched pair' } },
   { key: 'black-in-summer', asks: 'black on hot days', says: { allow: 'yes', avoid: 'no' } },
 ]
-const now = computed(() => judged.conventions)
+const now = computed(() => own ?? judged.conventions)
 /** The verdict before the last change of school, to say what it did. */
 const before = ref<Judged | null>(null)
 const changed = ref('')
