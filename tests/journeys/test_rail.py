@@ -133,7 +133,7 @@ def test_a_palette_is_built_edited_kept_and_taken_out(opened):
         page.get_by_label("add", exact=True).fill(typed)
         page.get_by_role("button", name="Add", exact=True).click()
         expect(chips).to_have_count(count)
-    expect(page.get_by_text("L* 31 · ")).to_be_visible()
+    expect(page.get_by_text("L* 31 · #3a4965")).to_be_visible()
     page.get_by_label("add", exact=True).fill("no colour")
     page.get_by_role("button", name="Add", exact=True).click()
     expect(page.get_by_role("alert")).to_be_visible()

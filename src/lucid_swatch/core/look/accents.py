@@ -5,7 +5,7 @@ import numpy as np
 from ..colour.arrays import BoolArray
 from .asked import by_name, noticed, seen
 from .batch import LookBatch, across, count
-from .points import Points
+from .points import Points, leading
 from .soft import falling, rising
 from .table import Feature, PieceTable
 from .weights import threshold
@@ -60,7 +60,7 @@ def stark(batch: LookBatch) -> Points:
     values = soft * accent * hardest * points
 
     def hard(i: int) -> BoolArray:
-        places: BoolArray = batch.of(_hard)[:, i] > 0.3
+        places: BoolArray = leading(batch.of(_hard)[:, i])
         return places
 
     def text(i: int) -> str:
@@ -178,9 +178,9 @@ def clarity(batch: LookBatch) -> Points:
     values = w["clarity-agrees"] * several - w["clarity-crosses"] * crossing
 
     def text(i: int) -> str:
-        softly = batch.called(i, dusty[:, i] > 0.5)
+        softly = batch.called(i, leading(dusty[:, i]))
         if values[i] > 0:
             return f"dusty colours keep company: {softly}"
-        return f"{batch.called(i, clear[:, i] > 0.5)} clear beside dusty {softly.lower()}"
+        return f"{batch.called(i, leading(clear[:, i]))} clear beside dusty {softly.lower()}"
 
-    return Points("clarity-agrees", values, lambda i: (dusty[:, i] > 0.5) | (clear[:, i] > 0.5), text)
+    return Points("clarity-agrees", values, lambda i: leading(dusty[:, i]) | leading(clear[:, i]), text)

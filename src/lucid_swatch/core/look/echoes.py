@@ -37,9 +37,9 @@ def echo(batch: LookBatch) -> Points:
         return places
 
     return Points(
-        "echo", values, lambda i: repeated(i) if values[i] >= 0 else lone[:, i] > 0.3,
+        "echo", values, lambda i: repeated(i) if values[i] >= 0 else leading(lone[:, i]),
         lambda i: f"{batch.called(i, repeated(i))}: the colour returns elsewhere in the look" if values[i] >= 0
-        else f"{batch.called(i, lone[:, i] > 0.3)}: a colour that nothing answers",
+        else f"{batch.called(i, leading(lone[:, i]))}: a colour that nothing answers",
     )  # fmt: skip
 
 

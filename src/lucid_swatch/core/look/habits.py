@@ -7,7 +7,7 @@ from ..garment.vocabulary import Category
 from .asked import by_name, marked, seen
 from .batch import LookBatch, count
 from .body import Zone
-from .points import Points
+from .points import Points, leading
 from .soft import rising
 from .table import METALS, Feature, PieceTable
 from .temperature import is_leather
@@ -105,11 +105,11 @@ def brown_with_blue(batch: LookBatch) -> Points:
     values = mostly * (w["brown-with-blue"] * warmed - w["black-with-blue"] * blacks.max(axis=0) * (1 - warmed))
 
     def brown(i: int) -> BoolArray:
-        places: BoolArray = browns[:, i] > 0.3
+        places: BoolArray = leading(browns[:, i])
         return places
 
     def black(i: int) -> BoolArray:
-        places: BoolArray = blacks[:, i] > 0.3
+        places: BoolArray = leading(blacks[:, i])
         return places
 
     return Points(

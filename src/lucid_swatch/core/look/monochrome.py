@@ -8,7 +8,7 @@ from .asked import marked, seen
 from .batch import LookBatch, across
 from .body import Zone
 from .habits import shows_metal
-from .points import Measured, Points
+from .points import Measured, Points, leading
 from .soft import falling, rising
 from .table import Feature, PieceTable
 
@@ -80,8 +80,8 @@ def _stray(batch: LookBatch) -> Points:
     foreign = np.maximum(foreign, falling(total, 0.08, 0.24) * batch.of(_foreign_to_neutrals))
     worst = (foreign * (batch.emphasis / 0.08).clip(0.3, 1)).max(axis=0)
     return Points(
-        "foreign-hue", -batch.weights.points["foreign-hue"] * led * worst, lambda i: foreign[:, i] > 0.3,
-        lambda i: f"{batch.called(i, foreign[:, i] > 0.3)}: a hue from outside the family",
+        "foreign-hue", -batch.weights.points["foreign-hue"] * led * worst, lambda i: leading(foreign[:, i]),
+        lambda i: f"{batch.called(i, leading(foreign[:, i]))}: a hue from outside the family",
     )  # fmt: skip
 
 

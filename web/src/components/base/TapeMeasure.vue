@@ -20,7 +20,7 @@ const pin = computed(() => place(value))
 const from = computed(() => place(value - doubt))
 const to = computed(() => place(value + doubt))
 /** The figure stands where no other pin is, and never off the tape. */
-const leftwards = computed(() => pin.value > 88 || (other === null ? pin.value > 78 : place(other.value) >= pin.value && pin.value > 12))
+const leftwards = computed(() => other === null ? pin.value > 78 : place(other.value) >= pin.value ? pin.value > 12 : pin.value > 94)
 const ticks = Array.from({ length: 21 }, (_, index) => index)
 </script>
 

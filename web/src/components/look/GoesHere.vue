@@ -47,7 +47,6 @@ function along(event: KeyboardEvent) {
 <style scoped>
 .goes { padding: 16px 14px 14px 20px; }
 h3 { font: 650 13px/1 'Atkinson Hyperlegible Next Variable', sans-serif; border-bottom: 3px solid var(--rule); padding-bottom: 5px; margin: 13px 0 0; }
-section section { content-visibility: auto; contain-intrinsic-size: auto 110px; }
 ul { list-style: none; display: flex; flex-wrap: wrap; gap: 2px 3px; padding: 0; margin: 0; }
 li { width: 34px; text-align: center; font-size: 12.5px; }
 button { display: block; width: 34px; padding: 0 3px 4px; border: 0; background: none; cursor: pointer; min-height: 32px; }

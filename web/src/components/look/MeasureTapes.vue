@@ -11,7 +11,7 @@ const NAMES = ['harmony', 'contrast', 'monochrome', 'statement', 'colouring'] as
 const SHOWN = 3
 const open = ref<string | null>(null)
 const measures = computed(() => NAMES.map((name) => ({ name, measure: judged.measures[name] as Measure | null })))
-const reasons = (name: string, measure: Measure) => (open.value === name ? measure.because : measure.because.slice(0, SHOWN))
+const reasons = (name: string, measure: Measure) => (open.value === name ? measure.because : measure.because.filter((one) => Math.abs(one.points) >= 0.5).slice(0, SHOWN))
 const why = ref(false)
 const ask = () => {
   why.value = !why.value
@@ -47,7 +47,7 @@ const toggle = (name: string) => (open.value = open.value === name ? null : name
           </li>
         </ol>
         <p v-if="!measure.because.length" class="soft nothing">nothing moves it from where every look starts</p>
-        <button v-if="measure.because.length > SHOWN" class="word soft more" type="button" :aria-expanded="open === name" @click="toggle(name)">
+        <button v-if="measure.because.length > reasons('', measure).length" class="word soft more" type="button" :aria-expanded="open === name" @click="toggle(name)">
           {{ open === name ? 'fewer reasons' : `all ${measure.because.length} reasons` }}
         </button>
       </template>
