@@ -39,8 +39,8 @@ class KeptLookDocument(Document):
     """The look that this one varies."""
     worn: dict[str, Worn] = Field(default_factory=dict, max_length=30)
     """How pieces are worn here, by id, where it is not as they usually are."""
-    seated: bool = False
-    """Whether it is mostly seen seated."""
+    seated: bool | None = None
+    """Whether it is seen seated, where it is not as the client usually is."""
     formality: int | None = Field(default=None, ge=1, le=5)
     """Of the occasion, 1 beach and garden .. 5 black tie."""
     warmth: int | None = Field(default=None, ge=0, le=4)

@@ -87,9 +87,9 @@ def judge_pieces(
     if len(set(piece_ids)) < len(piece_ids):
         raise Refused("one piece is in the look twice.", "look", "Take one of them out.")
     _check_faces(hung, piece_ids)
-    always = _always_on(client, rail, piece_ids)
-    taken = {*piece_ids, *(piece.id for piece in always)}
     wearer = client if setting.on is None else Clients(session).get(setting.on)
+    always = _always_on(wearer, rail, piece_ids)
+    taken = {*piece_ids, *(piece.id for piece in always)}
     face, conventions = known_face(wearer), _in_force(client, setting.conventions)
     pieces = tuple(rail[id] for id in piece_ids)
     refused = refused_pieces(wearer, list(rail.values()))
@@ -114,7 +114,7 @@ def colours_missing(
     rail = {one.piece.id: _as_worn(one.piece, setting.worn) for one in Pieces(session).of_client(client_id)}
     _check_there(rail, piece_ids)
     wearer = client if setting.on is None else Clients(session).get(setting.on)
-    pieces, always = tuple(rail[id] for id in piece_ids), _always_on(client, rail, piece_ids)
+    pieces, always = tuple(rail[id] for id in piece_ids), _always_on(wearer, rail, piece_ids)
     conventions = _in_force(client, setting.conventions)
     return missing_colours(Look("look", pieces, known_face(wearer), conventions, intent, always=always))
 
@@ -252,7 +252,12 @@ def _named(name: str) -> str:
 
 def _with(session: Session, kept: KeptLook, about: KeptLookDocument | None) -> KeptLook:
     """A look with what is kept about it, and with the verdict that stood on the day under this version of the weights."""
-    told = kept.kept if about is None else about.model_dump(mode="json", exclude_defaults=True, by_alias=True)
+    told = kept.kept
+    if about is not None:
+        # which photo there is follows from what was sent, not from what is said
+        before = KeptLookDocument.model_validate(kept.kept).photo
+        about = about.model_copy(update={"photo": before})
+        told = about.model_dump(mode="json", exclude_defaults=True, by_alias=True)
     setting = setting_of(KeptLookDocument.model_validate(told))
     verdict = judge_pieces(session, kept.client_id, kept.piece_ids, kept.intent, setting).verdict
     today = {"weights": verdict.weights, "overall": verdict.overall, "on": datetime.now(UTC).date().isoformat()}

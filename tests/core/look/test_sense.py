@@ -74,7 +74,7 @@ def test_full_with_full_is_answered_by_a_belt_a_tuck_or_a_bare_ankle():
 def test_suede_counts_when_it_rains_and_the_client_comes_first():
     suede = piece(C.BOOTS, finish=frozenset({Finish.SUEDE}))
     assert codes(piece(C.DRESS), suede) == []
-    assert codes(piece(C.DRESS), suede, day=Circumstances(rain=True)) == ["out-of-place"]
+    assert codes(piece(C.DRESS), suede, day=Circumstances(rain=True)) == ["suede-in-rain"]
     day = Circumstances(refused={"dress": "sheer cloth"}, irritants={"boots": "nickel"})
     notes = sense_notes((piece(C.DRESS), suede), day)
     assert [note.code for note in notes] == ["refused", "irritates"]

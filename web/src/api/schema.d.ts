@@ -2667,10 +2667,9 @@ export interface components {
             };
             /**
              * Seated
-             * @description Whether it is mostly seen seated.
-             * @default false
+             * @description Whether it is seen seated, where it is not as the client usually is.
              */
-            seated: boolean;
+            seated?: boolean | null;
             /**
              * Formality
              * @description Of the occasion, 1 beach and garden .. 5 black tie.

@@ -45,6 +45,8 @@ const asking = computed<Asking | null>(() => {
   return onRail.value.length ? { pieces: onRail.value, intent: intent.value, rain: rain.value, worn: here, formality, warmth, conventions } : null
 })
 const { judged, problem: judgeProblem, dismiss } = useVerdict(id, asking)
+/** What is judged, whatever the school. */
+const lookKey = computed(() => JSON.stringify({ ...asking.value, conventions: null }))
 const seated = computed(() => draft.value.seated ?? client.value?.about.seated ?? false)
 const build = computed(() => ({ height: client.value?.about.height ?? null, seated: seated.value }))
 const lights = ref<Light[]>([])
@@ -81,8 +83,8 @@ function mend(one: Mend) {
 }
 const firstMend = () => judged.value?.mends[0] && mend(judged.value.mends[0])
 const open = (look: KeptLook) => {
-  const { worn: how = {}, seated: sits, formality = null, warmth = null, conventions = null } = look.kept as LookKept
-  change({ pieces: look.pieces, intent: look.intent, name: look.name, keptAs: look.id, worn: how, seated: sits ? true : null, formality, warmth, conventions })
+  const { worn: how = {}, seated: sits = null, formality = null, warmth = null, conventions = null } = look.kept as LookKept
+  change({ pieces: look.pieces, intent: look.intent, name: look.name, keptAs: look.id, worn: how, seated: sits, formality, warmth, conventions })
   beside.value = null
 }
 const afresh = () => change(EMPTY)
@@ -93,7 +95,7 @@ async function keepAs(name: string, another = false) {
   const before = openLook.value
   const parent = another && before ? { parent: before.kept.parent ?? before.id } : {}
   const { worn: how, formality, warmth, conventions } = draft.value
-  const told = { ...(another ? {} : before?.kept), ...parent, worn: how, seated: seated.value, formality, warmth, conventions } as LookKept
+  const told = { ...(another ? {} : before?.kept), ...parent, worn: how, seated: draft.value.seated, formality, warmth, conventions } as LookKept
   const kept = await keep({ ...draft.value, pieces: onRail.value, name, keptAs: another ? null : draft.value.keptAs }, told)
   if (kept) {
     change({ name: kept.name, keptAs: kept.id })
@@ -104,10 +106,13 @@ const about = (what: LookKept) => openLook.value && void keepAbout(openLook.valu
 
 /** Colours that the look lacks, asked for only when somebody wants to know. */
 const missing = ref<Mend[] | null>(null)
-watch(asking, () => (missing.value = null))
+watch(() => JSON.stringify(asking.value), () => (missing.value = null))
 const findMissing = () =>
   tried(async () => {
-    if (asking.value) missing.value = await answered(api.POST('/api/clients/{client_id}/missing-colours', { params: { path: { client_id: id.value } }, body: asking.value }))
+    const asked = JSON.stringify(asking.value)
+    if (!asking.value) return
+    const found = await answered(api.POST('/api/clients/{client_id}/missing-colours', { params: { path: { client_id: id.value } }, body: asking.value }))
+    if (asked === JSON.stringify(asking.value)) missing.value = found
   })
 
 /** What is held beside: its pieces, its face and its verdict. */
@@ -128,7 +133,7 @@ const besideAsking = computed<Asking | null>(() => {
   return { pieces: besideLook.value.pieces, intent: besideLook.value.intent, rain: rain.value, worn: how, formality, warmth, conventions }
 })
 const { judged: besideJudged, problem: besideProblem } = useVerdict(id, besideAsking)
-const besidePieces = computed(() => asWorn([...(besideAsking.value?.pieces ?? []), ...always.value.filter((one) => !besideAsking.value?.pieces.includes(one))], besideAsking.value?.worn ?? {}))
+const besidePieces = computed(() => asWorn([...(besideAsking.value?.pieces ?? []), ...(besideClient.value ? [] : always.value.filter((one) => !besideAsking.value?.pieces.includes(one)))], besideAsking.value?.worn ?? {}))
 const besideName = computed(() => (held.value ? 'with the change' : besideLook.value ? besideLook.value.name : besideClient.value ? `on ${besideClient.value.name}` : ''))
 const hereName = computed(() => (besideClient.value ? `on ${client.value?.name ?? ''}` : 'this look'))
 const besideFace = computed(() => besideClient.value ?? client.value)
@@ -199,8 +204,8 @@ const KEYS: [string, string][] = [
         <button v-if="held" class="button" type="button" @click="mend(held)"><kbd>M</kbd> make this change</button>
       </template>
       <MeasureTapes v-else-if="judged" :judged="judged" :missing="missing" @point="pointed = $event" @why="findMissing" />
-      <SenseNotes v-if="judged" :notes="(besideJudged && besideAsking ? besideJudged : judged).notes" :rain="rain" :formality="draft.formality" :warmth="draft.warmth" @rain="rain = $event" @formality="change({ formality: $event })" @warmth="change({ warmth: $event })" @dismiss="dismiss" @point="pointed = $event" />
-      <BySchool v-if="judged && client" :judged="judged" :own="draft.conventions" :client="client.name" @school="change({ conventions: $event })" @for-all="forAll" @point="pointed = $event" />
+      <SenseNotes v-if="judged" :notes="judged.notes" :rain="rain" :formality="draft.formality" :warmth="draft.warmth" @rain="rain = $event" @formality="change({ formality: $event })" @warmth="change({ warmth: $event })" @dismiss="dismiss" @point="pointed = $event" />
+      <BySchool v-if="judged && client" :judged="judged" :own="draft.conventions" :look="lookKey" :client="client.name" @school="change({ conventions: $event })" @for-all="forAll" @point="pointed = $event" />
       <AboutLook v-if="openLook" :look="openLook" :looks="looks" @kept="about" @open="open" @photo="openLook && keepPhoto(openLook.id, $event)" />
       <KeptLooks :looks="looks" :rail="rail" :open="draft.keptAs" @open="open" @let-go="letGo" />
       <div class="keeping">

@@ -223,6 +223,6 @@ def black_in_summer(batch: LookBatch) -> Points:
     amount = (batch.area * black).sum(axis=0)
     values = -batch.weights.points["black-in-summer"] * (amount / 0.4).clip(0, 1) * (hot & school)
     return Points(
-        "black-in-summer", values, lambda i: black[:, i] > 0.5,
-        lambda i: f"{batch.called(i, black[:, i] > 0)}: {100 * amount[i]:.0f} % black on a hot day",
+        "black-in-summer", values, lambda i: leading((batch.area * black)[:, i]),
+        lambda i: f"{batch.called(i, leading((batch.area * black)[:, i]))}: {100 * amount[i]:.0f} % black on a hot day",
     )  # fmt: skip

@@ -128,6 +128,11 @@ def is_layer(table: PieceTable) -> Feature:
     return table.worn(Zone.LAYER)
 
 
+@marked
+def _is_open_layer(table: PieceTable) -> Feature:
+    return is_layer(table) & ~table.closed
+
+
 def _differing(table: PieceTable, first: Feature, second: Feature) -> Feature:
     """CIEDE2000 between the main colours of a first and a second piece, 99 for others. Of pairs."""
     return np.where(np.outer(first, second) | np.outer(second, first), table.main_difference, 99.0)
@@ -145,7 +150,7 @@ def _column(batch: LookBatch) -> Points:
     waist, foot = (batch.between(gap).min(axis=0, initial=99) for gap in (_at_the_waist, _at_the_foot))
     body = waist * ~batch.some(_is_whole)
     line = falling(body, 5, 15) * (0.6 + 0.4 * falling(foot, 6, 20))
-    layered = batch.some(is_layer)
+    layered = batch.some(_is_open_layer)
     w = batch.weights.points
     values = line * np.where(layered, w["column-under-a-layer"], w["column"])
 

@@ -56,18 +56,25 @@ FORMALITY_WORDS = ("beach and garden", "every day", "a smart day", "a dressed ev
 WARMTH_WORDS = ("bare summer", "a mild day", "a cool day", "a cold day", "deep winter")
 
 
-def out_of_place(piece: Piece, day: Circumstances) -> str | None:
-    """Why a piece does not go to the occasion or into the weather, in words; None where nothing is against it."""
+def out_of_place(piece: Piece, day: Circumstances) -> tuple[str, str] | None:
+    """Why a piece does not go to the occasion or into the weather, as a code and in words; None where nothing is
+    against it. The code names the occasion or the weather, so that what is waved away is that one."""
     if (
         day.formality is not None
         and piece.formality is not None
         and abs(piece.formality - day.formality) > FORMALITY_STEPS
     ):
-        return f"is for {_word(FORMALITY_WORDS, piece.formality - 1)}, and the occasion is {_word(FORMALITY_WORDS, day.formality - 1)}"
+        return (
+            f"occasion-{day.formality:.0f}",
+            f"is for {_word(FORMALITY_WORDS, piece.formality - 1)}, and the occasion is {_word(FORMALITY_WORDS, day.formality - 1)}",
+        )
     if day.warmth is not None and piece.warmth is not None and abs(piece.warmth - day.warmth) > WARMTH_OFF:
-        return f"is for {_word(WARMTH_WORDS, piece.warmth)}, and it is {_word(WARMTH_WORDS, day.warmth)}"
+        return (
+            f"weather-{day.warmth:.0f}",
+            f"is for {_word(WARMTH_WORDS, piece.warmth)}, and it is {_word(WARMTH_WORDS, day.warmth)}",
+        )
     if day.rain and Finish.SUEDE in piece.finish:
-        return "is suede, and it rains"
+        return "suede-in-rain", "is suede, and it rains"
     return None
 
 
@@ -208,7 +215,7 @@ def _cloth(pieces: tuple[Piece, ...], day: Circumstances) -> Iterator[Note]:
             yield _note("white", f"{piece.in_a_sentence} is white: a lining, and underwear in the skin's colour", piece)
         why = out_of_place(piece, day)
         if why is not None:
-            yield _note("out-of-place", f"{piece.in_a_sentence} {why}", piece)
+            yield _note(why[0], f"{piece.in_a_sentence} {why[1]}", piece)
 
 
 def _jewels(pieces: tuple[Piece, ...], day: Circumstances) -> Iterator[Note]:

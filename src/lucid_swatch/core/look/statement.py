@@ -8,7 +8,7 @@ from .asked import by_name, marked, seen
 from .batch import INTENTS, LookBatch, count
 from .echoes import friendly
 from .look import Intent
-from .points import Measured, Points
+from .points import Measured, Points, leading
 from .soft import falling, rising
 from .table import Feature, PieceTable
 from .weights import threshold
@@ -113,7 +113,7 @@ def _pick_up(batch: LookBatch, busiest: IntArray | None) -> tuple[Points, Points
     # what answers the ground better than any motif picks no motif up
     level = rising(by_motif, 0.3, 0.7) * rising(by_motif - by_ground, -0.3, 0.1) * plain
     colours = batch.of("colours")[busiest, np.arange(len(busiest))]
-    motifs = np.stack([((which == k) * level).max(axis=0) for k in range(1, max(int(colours.max()), 2))])
+    motifs = np.stack([((which == k) * level).max(axis=0) for k in range(1, max(int(which.max()), 1) + 1)])
     number, most = motifs.sum(axis=0), motifs.max(axis=0)
     # the ground counts when it comes a second time: a print all of whose colours return has no room left
     every = rising(number - np.maximum(colours - 1, 1), -0.6, -0.1) * rising(number + ground, 2.2, 2.8)
@@ -122,8 +122,7 @@ def _pick_up(batch: LookBatch, busiest: IntArray | None) -> tuple[Points, Points
     too_many = -w["every-colour-again"] * school * every
 
     def motif(i: int) -> BoolArray:
-        places: BoolArray = level[:, i] > 0.3
-        return places
+        return leading(level[:, i])
 
     def returned(i: int) -> int:
         return len(set(which[motif(i), i].tolist()))
@@ -157,8 +156,7 @@ def _mute(batch: LookBatch, first: RealArray, lead: BoolArray) -> Points:
     )
 
     def places(i: int) -> BoolArray:
-        shown: BoolArray = (loud[:, i] > 0.3) & batch.present[:, i]
-        return shown
+        return leading((others * loud)[:, i])
 
     return Points(
         "partners-muted", values, lambda i: places(i) if values[i] < 0 else lead[:, i],
@@ -186,7 +184,7 @@ def _accent_wanted(batch: LookBatch) -> Points:
     level = batch.of(_accent_level) * falling(batch.area, 0.17, 0.23)
     values = wanted * ((w["accent-there"] + w["accent-missing"]) * level.max(axis=0) - w["accent-missing"])
     return Points(
-        "accent-wanted", values, lambda i: level[:, i] > 0.5,
-        lambda i: f"{batch.called(i, level[:, i] > 0)}: the accent that was wanted" if values[i] > 0
+        "accent-wanted", values, lambda i: leading(level[:, i]),
+        lambda i: f"{batch.called(i, leading(level[:, i]))}: the accent that was wanted" if values[i] > 0
         else "an accent was wanted and no small strong colour is there",
     )  # fmt: skip

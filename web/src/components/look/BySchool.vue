@@ -6,7 +6,7 @@ import { capital, signed } from '@/lib/words'
 
 /** Where practitioners disagree: which school this look is judged by, and what another one made of it. */
 /** own: the school of this look, where it has one; what was chosen holds before the verdict on it has come. */
-const { judged, own, client } = defineProps<{ judged: Judged; own: Schools | null; client: string }>()
+const { judged, own, client, look } = defineProps<{ judged: Judged; own: Schools | null; client: string; /** What is judged, whatever the school. */ look: string }>()
 const emit = defineEmits<{ school: [schools: Schools | null]; forAll: [schools: Schools]; point: [pieces: string[]] }>()
 type Question = keyof Schools
 const QUESTIONS: { key: Question; asks: string; says: Record<string, string> }[] = [
@@ -24,6 +24,9 @@ const now = computed(() => own ?? judged.conventions)
 const before = ref<Judged | null>(null)
 const changed = ref('')
 watch(() => judged.measures, () => { if (before.value && JSON.stringify(before.value.conventions) === JSON.stringify(judged.conventions)) before.value = null })
+/** What a change of school did can be told of one look only, and only once its verdict has come. */
+watch(() => look, () => (before.value = null))
+const settled = computed(() => JSON.stringify(judged.conventions) === JSON.stringify(now.value))
 const told = computed(() => (before.value ? differing(before.value, judged).flatMap((one) => one.reasons.map((reason) => ({ ...reason, measure: one.measure }))) : []))
 function choose(key: Question, value: string) {
   before.value = judged
@@ -44,7 +47,7 @@ const summary = computed(() => `${now.value.statement === 'mute' ? 'mute the res
       <button class="word link" type="button" @click="emit('forAll', now)">for every look of {{ client }}</button>
       <button class="word link" type="button" @click="emit('school', null)">as {{ client }} usually</button>
     </p>
-    <div v-if="before" class="told" role="status">
+    <div v-if="before && settled" class="told" role="status">
       <p><strong>{{ capital(changed) }}</strong>: {{ moved(before, judged) }}.</p>
       <ol>
         <li v-for="reason in told" :key="reason.measure + reason.text" @mouseenter="emit('point', reason.pieces)" @mouseleave="emit('point', [])"><strong>{{ signed(reason.by, 1) }}</strong><span>{{ reason.text }} <span class="soft">({{ reason.measure }})</span></span></li>
