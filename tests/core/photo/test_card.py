@@ -12,6 +12,7 @@ from lucid_swatch.core.photo.card import (
     HEIGHT,
     NOMINAL,
     WIDTH,
+    CardReading,
     find_card,
     marker_boxes,
     marker_cells,
@@ -116,6 +117,18 @@ def test_a_measured_card_undoes_the_tone_curve_and_the_camera():
     mended = rgb_linear_to_lab(relit(shot, light_from_card(reading, printed)))
     assert delta_e_2000(mended, cloth).mean() < 0.5 * delta_e_2000(plain, cloth).mean()
     assert delta_e_2000(mended, cloth).mean() < 3.0
+
+
+def test_greys_stay_grey_however_the_colours_are_bent():
+    camera = np.array([[0.70, 0.35, -0.05], [0.18, 0.62, 0.20], [0.10, 0.25, 0.65]])
+    rng = np.random.default_rng(9)
+    printed = NOMINAL + rng.normal(0, 6, NOMINAL.shape) * (np.arange(len(NOMINAL)) >= GREY_STEPS)[:, None]
+    true = lab_to_rgb_linear(printed)
+    light = light_from_card(CardReading(true @ camera.T * 0.8, np.ones(len(NOMINAL), bool)), printed)
+    greys = lab_to_rgb_linear(NOMINAL[:GREY_STEPS] * [1, 0, 0])
+    read = rgb_linear_to_lab(relit(greys @ camera.T * 0.8, light))
+    assert_allclose(read[:, 1:], 0, atol=0.5)
+    assert light.correction is not None
 
 
 def test_a_photo_without_a_card_says_nothing():

@@ -16,11 +16,14 @@ export function useIntake(clientId: Ref<string>) {
   const { problem, tried } = useTried()
   const reading = computed(() => photos.value.some((p) => p.state === 'waiting' || p.state === 'reading'))
 
+  let changes = 0 // made here: a list that was asked for before one of them still shows what it took away
   async function load() {
     const wanted = clientId.value
+    const before = changes
     if (!wanted) return
     try {
       const found = await answered(api.GET('/api/clients/{client_id}/photos', { params: { path: { client_id: wanted } } }))
+      if (wanted === clientId.value && before !== changes) return await load()
       if (wanted === clientId.value) photos.value = found
       loaded.value = true
     } catch (error) {
@@ -61,7 +64,8 @@ export function useIntake(clientId: Ref<string>) {
     sending.value = { done: 0, of: 0 }
   }
 
-  const put = (photo: Photo) => (photos.value = photos.value.map((p) => (p.id === photo.id ? photo : p)))
+  const change = (made: Photo[]) => { photos.value = made; changes++ }
+  const put = (photo: Photo) => change(photos.value.map((p) => (p.id === photo.id ? photo : p)))
   const path = (id: string) => ({ params: { path: { photo_id: id } } })
 
   const relight = (id: string, neutral: NeutralMark | null) =>
@@ -93,7 +97,7 @@ export function useIntake(clientId: Ref<string>) {
   const remove = (id: string) =>
     tried(async () => {
       await answered(api.DELETE('/api/photos/{photo_id}', path(id)))
-      photos.value = photos.value.filter((p) => p.id !== id)
+      change(photos.value.filter((p) => p.id !== id))
     })
   const hang = (id: string, word: Word) =>
     tried<Piece>(async () => {

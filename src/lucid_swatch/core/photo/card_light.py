@@ -87,13 +87,18 @@ def _tone(recorded: FloatArray, true: FloatArray) -> FloatArray:
 def _correction(balanced: FloatArray, true: FloatArray, usable: BoolArray) -> FloatArray | None:
     """The (3, 6) correction that brings the balanced patches nearest to the truth; None with too few of them.
 
-    Errors on dark patches weigh a little more, as they do to an eye; held to doing nothing where patches say little."""
+    Grey stays grey: white preservation after Finlayson and Drew 1997, IS&T Color Imaging Conference 5. Errors on dark
+    patches weigh a little more, as they do to an eye; held to doing nothing where patches say little."""
     if usable.sum() < LEAST_PATCHES:
         return None
-    terms, wanted = root_terms(balanced[usable]), true[usable]
-    weight = 1.0 / np.maximum(wanted.mean(axis=1), 0.03) ** (1 / 3)
-    identity = np.hstack([np.eye(3), np.zeros((3, 3))])
-    left = (terms * weight[:, None]).T @ (terms * weight[:, None]) + RIDGE * len(terms) * np.eye(6)
-    right = (terms * weight[:, None]).T @ ((wanted - terms @ identity.T) * weight[:, None])
-    correction: FloatArray = identity + np.linalg.solve(left, right).T
-    return correction
+    # of a grey all six terms are the same: a change whose rows sum to 0 leaves it alone
+    terms, wanted = root_terms(balanced[usable]) @ KEEPS_GREY, true[usable] - balanced[usable]
+    weight = 1.0 / np.maximum(true[usable].mean(axis=1), 0.03) ** (1 / 3)
+    left = (terms * weight[:, None]).T @ (terms * weight[:, None]) + RIDGE * len(terms) * np.eye(5)
+    right = (terms * weight[:, None]).T @ (wanted * weight[:, None])
+    change: FloatArray = (KEEPS_GREY @ np.linalg.solve(left, right)).T
+    return np.hstack([np.eye(3), np.zeros((3, 3))]) + change
+
+
+KEEPS_GREY: FloatArray = np.linalg.svd(np.ones((1, 6)))[2][1:].T
+"""(6, 5), directions across that of the greys."""
