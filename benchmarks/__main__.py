@@ -1,6 +1,6 @@
 """Runs the benchmarks and prints their figures as JSON.
 
-Usage: python -m benchmarks [--photos FOLDER]... [--only accuracy|card|trials|portraits|intake|speed|scoring|fuzz|screens|rail]
+Usage: python -m benchmarks [--photos FOLDER]... [--only accuracy|card|trials|portraits|intake|speed|scoring|cliffs|fuzz|screens|rail]
 FOLDER holds photos with a truth.json; without one, the project's own samples are used."""
 
 import argparse
@@ -12,6 +12,7 @@ from lucid_swatch.demo.build import build_demo
 
 from .accuracy import accuracy
 from .card_scenes import card_scenes
+from .cliffs import cliffs
 from .fuzz import fuzz
 from .intake import intake
 from .portraits import A_BAND, portraits
@@ -21,7 +22,7 @@ from .screens import screens
 from .speed import measuring
 from .trials import trials
 
-PARTS = ("accuracy", "card", "trials", "portraits", "intake", "speed", "scoring", "fuzz", "screens", "rail")
+PARTS = ("accuracy", "card", "trials", "portraits", "intake", "speed", "scoring", "cliffs", "fuzz", "screens", "rail")
 
 
 def main():
@@ -46,6 +47,8 @@ def main():
             figures["measuring"] = measuring(demo / "samples/check-jacket.jpg")
         if "scoring" in wanted:
             figures["scoring"] = scoring()
+        if "cliffs" in wanted:
+            figures["one CIEDE2000 further"] = cliffs()
         if "card" in wanted:
             figures["card scenes"] = card_scenes()
         if "trials" in wanted:

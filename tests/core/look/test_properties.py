@@ -4,18 +4,17 @@ from dataclasses import replace
 
 import numpy as np
 import pytest
+from benchmarks.cliffs import steps_moved, wardrobe_looks
 from benchmarks.own_pairs import own_pairs
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from lucid_swatch.core.client.colouring import Client, Settled
-from lucid_swatch.core.colour.difference import delta_e_2000
 from lucid_swatch.core.garment.piece import Piece
 from lucid_swatch.core.garment.vocabulary import Category, Finish, Part, PatternType, Scale
-from lucid_swatch.core.look.batch import make_batch
-from lucid_swatch.core.look.look import Intent, Look
+from lucid_swatch.core.look.look import Look
 from lucid_swatch.core.look.sense import Circumstances, sense_notes
-from lucid_swatch.core.look.verdict import judge, score_batch
+from lucid_swatch.core.look.verdict import judge
 from tests.strategies import lab_colours, looks
 
 C = Category
@@ -27,53 +26,22 @@ def plain(category, lab, id="", **said):
     return Piece(id or category.value, category, np.array([lab], float), np.ones(1), **said)
 
 
-def _step(lab, direction):
-    """A colour one CIEDE2000 away."""
-    length = 1.0
-    for _ in range(8):
-        length /= max(float(delta_e_2000(lab, lab + length * direction)), 1e-6)
-    moved = lab + length * direction
-    return np.array([np.clip(moved[0], 0, 100), *moved[1:]])
-
-
-WARDROBE = {
-    C.KNIT: [[82, 3, 18], [30, 0, -3], [21, 4, -22], [62, 9, 24], [92, 0, 4], [45, 52, 30], [64, 1, 7], [70, -8, 3]],
-    C.TROUSERS: [[57, 12, 28], [18, 0, 0], [31, 3, -20], [72, 1, 9], [38, 8, 14], [45, -9, 16], [88, 1, 9]],
-    C.COAT: [[58, 11, 27], [26, 0, -2], [66, 2, 10], [34, 30, 18], [24, -14, 6]],
-    C.SHOES: [[40, 18, 26], [14, 0, 0], [90, 0, 3], [30, 6, 10], [46, 44, 26]],
-    C.BAG: [[44, 20, 28], [16, 0, 0], [62, 2, 8], [50, 55, 20]],
-}
-
-
-def _wardrobe_looks(draw, count):
-    for k in range(count):
-        slots = [slot for slot in WARDROBE if slot in (C.KNIT, C.TROUSERS) or draw.random() < 0.7]
-        pieces = []
-        for slot in slots:
-            lab = np.array(WARDROBE[slot][draw.integers(len(WARDROBE[slot]))], float) + draw.normal(0, 2, 3)
-            pieces.append(plain(slot, lab))
-        face = Client(*(np.array([draw.uniform(20, 80), draw.uniform(3, 18), draw.uniform(5, 25)]) for _ in range(3)))
-        yield Look(str(k), tuple(pieces), face if draw.random() < 0.6 else None, intent=draw.choice([None, *Intent]))
-
-
 def test_a_difference_that_nobody_sees_moves_no_measure_far():
     draw = np.random.default_rng(8)
-    moved = []
     own = [look for pair in own_pairs() for look in (pair.better, pair.worse)]
-    for look in [*_wardrobe_looks(draw, 120), *own]:
-        near = [look]
-        for _ in range(12):
-            place = int(draw.integers(len(look.pieces)))
-            direction = draw.normal(size=3)
-            lab = look.pieces[place].lab.copy()
-            lab[0] = _step(lab[0], direction / np.linalg.norm(direction))
-            other = replace(look.pieces[place], lab=lab)
-            near.append(replace(look, pieces=(*look.pieces[:place], other, *look.pieces[place + 1 :])))
-        scores = score_batch(make_batch(near)).scores
-        moved.append(np.nan_to_num(np.abs(scores[1:] - scores[0])).ravel())
-    steps = np.concatenate(moved)
+    steps = np.concatenate([steps_moved(look, draw, 12) for look in [*wardrobe_looks(draw, 120), *own]])
     assert steps.max() < CLIFF
     assert (steps > 5).mean() <= RARE
+
+
+def test_who_leads_of_a_print_and_its_partner_does_not_matter():
+    # a partner in a colour of the print does not compete with it, whichever of the two draws the eye a little more
+    look = next(pair.better for pair in own_pairs() if pair.better.id == "print-accent-91-0")
+    scarf, coat, knit = look.pieces
+    knits = [replace(knit, lab=np.array([[66.0, 10.0, b]])) for b in np.arange(46.0, 66.0, 0.5)]
+    verdicts = judge([Look(str(k), (scarf, coat, knit)) for k, knit in enumerate(knits)])
+    statement = [verdict.measures["statement"].score for verdict in verdicts]
+    assert np.abs(np.diff(statement)).max() < 5
 
 
 @given(looks())

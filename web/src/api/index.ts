@@ -88,9 +88,10 @@ export function asProblem(error: unknown): Problem {
   return UNREACHABLE
 }
 
-/** Sends files as a form: the generated client has no words for them. */
-export function asForm(files: File[]): FormData {
+/** Files as the body of a form, with what is said beside them: the generated client has no words for files. */
+export function asForm(field: string, files: File[], beside: Record<string, string> = {}): { body: never; bodySerializer: () => FormData } {
   const form = new FormData()
-  for (const file of files) form.append('photos', file, file.name)
-  return form
+  for (const file of files) form.append(field, file, file.name)
+  for (const [name, value] of Object.entries(beside)) form.append(name, value)
+  return { body: form as never, bodySerializer: () => form }
 }

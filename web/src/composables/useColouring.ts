@@ -1,5 +1,5 @@
 import { ref, watch, type Ref } from 'vue'
-import { answered, api, type Client, type Follows, type Spots, type Trial, type Veil } from '@/api'
+import { answered, api, asForm, type Client, type Follows, type Spots, type Trial, type Veil } from '@/api'
 import { useTried } from './useTried'
 
 type Place = { x: number; y: number }
@@ -35,11 +35,7 @@ export function useColouring(clientId: Ref<string>, reload: () => Promise<void>)
   const client = () => ({ params: { path: { client_id: clientId.value } } })
   const portrait = (id: string) => ({ params: { path: { portrait_id: id } } })
 
-  function send(file: File) {
-    const form = new FormData()
-    form.append('portrait', file, file.name)
-    return changed(() => answered(api.POST('/api/clients/{client_id}/portraits', { ...client(), body: form as never, bodySerializer: () => form })))
-  }
+  const send = (file: File) => changed(() => answered(api.POST('/api/clients/{client_id}/portraits', { ...client(), ...asForm('portrait', [file]) })))
   const read = (id: string, spots: Spots, neutral: Place | null, veils: Veil[]) =>
     changed(() => answered(api.PUT('/api/portraits/{portrait_id}', { ...portrait(id), body: { spots, neutral: neutral && { ...neutral, lightness: null }, veils } })))
   const veil = (id: string, veils: Veil[]) => changed(() => answered(api.PUT('/api/portraits/{portrait_id}/veils', { ...portrait(id), body: { veils } })))

@@ -48,10 +48,9 @@ export function useIntake(clientId: Ref<string>) {
   async function send(files: File[]) {
     sending.value = { done: 0, of: files.length }
     for (let at = 0; at < files.length; at += AT_ONCE) {
-      const body = asForm(files.slice(at, at + AT_ONCE)) as unknown as { photos: string[] }
       try {
         const taken = await answered(
-          api.POST('/api/clients/{client_id}/photos', { params: { path: { client_id: clientId.value } }, body, bodySerializer: (form) => form as unknown as FormData }),
+          api.POST('/api/clients/{client_id}/photos', { params: { path: { client_id: clientId.value } }, ...asForm('photos', files.slice(at, at + AT_ONCE)) }),
         )
         refused.value = [...refused.value, ...taken.filter((one) => one.problem)]
       } catch (error) {

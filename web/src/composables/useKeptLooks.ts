@@ -1,13 +1,7 @@
 import { ref, watch, type Ref } from 'vue'
-import { answered, api, type KeptLook, type LookBody, type LookKept } from '@/api'
+import { answered, api, asForm, type KeptLook, type LookBody, type LookKept } from '@/api'
 import { useTried } from './useTried'
 import type { Draft } from './useLookDraft'
-
-function formOf(file: File): FormData {
-  const form = new FormData()
-  form.append('photo', file, file.name)
-  return form
-}
 
 /** A client's kept looks. */
 export function useKeptLooks(clientId: Ref<string>) {
@@ -38,7 +32,7 @@ export function useKeptLooks(clientId: Ref<string>) {
   const keepPhoto = (id: string, file: File | null) =>
     tried(async () => {
       const path = { params: { path: { look_id: id } } }
-      if (file) await answered(api.POST('/api/looks/{look_id}/photo', { ...path, body: { photo: '' }, bodySerializer: () => formOf(file) }))
+      if (file) await answered(api.POST('/api/looks/{look_id}/photo', { ...path, ...asForm('photo', [file]) }))
       else await answered(api.DELETE('/api/looks/{look_id}/photo', path))
       await load()
     })

@@ -110,6 +110,8 @@ export const ZOOMS = [0.5, 0.75, 1, 1.7, 3, 5]
 
 /** The colours of a piece as bands, for where there is no picture. */
 export function bands(piece: Piece): string {
+  // a flat colour is drawn much faster than a gradient of one, and from far away hundreds are drawn at once
+  if (piece.colours.length === 1) return piece.colours[0]?.hex ?? 'none'
   let at = 0
   const stops = piece.colours.flatMap((colour) => {
     const from = at

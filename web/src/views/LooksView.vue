@@ -25,6 +25,7 @@ import { useVerdict } from '@/composables/useVerdict'
 import { mended, type Beside } from '@/lib/beside'
 import type { Surround } from '@/theme'
 import { capital } from '@/lib/words'
+import { asWorn } from '@/lib/worn'
 
 const INTENTS: Intent[] = ['tonal', 'contrast', 'accent', 'statement']
 const SURROUNDS: Surround[] = ['day', 'judging', 'evening']
@@ -48,7 +49,6 @@ const { judged, problem: judgeProblem, dismiss } = useVerdict(id, asking)
 /** What is judged, whatever the school. */
 const lookKey = computed(() => JSON.stringify({ ...asking.value, conventions: null }))
 const seated = computed(() => draft.value.seated ?? client.value?.about.seated ?? false)
-const build = computed(() => ({ height: client.value?.about.height ?? null, seated: seated.value }))
 const lights = ref<Light[]>([])
 const lightName = ref('')
 const light = computed(() => lights.value.find((one, index) => index > 0 && one.name === lightName.value) ?? null)
@@ -56,8 +56,7 @@ void tried(async () => { lights.value = await answered(api.GET('/api/lights')) }
 /** What is always on joins every look that has begun. */
 const always = computed(() => (onRail.value.length ? (client.value?.about.always_on ?? []).filter((one) => !onRail.value.includes(one)) : []))
 const choosable = computed(() => rail.value.filter((one) => !always.value.includes(one.id)))
-const asWorn = (ids: string[], how: Record<string, Worn>): Piece[] => ids.flatMap((one) => rail.value.find((p) => p.id === one) ?? []).map((piece) => ({ ...piece, worn: how[piece.id] ?? piece.worn }))
-const worn = computed(() => asWorn([...onRail.value, ...always.value], draft.value.worn))
+const worn = computed(() => asWorn(rail.value, [...onRail.value, ...always.value], draft.value.worn))
 const squint = ref(false)
 const pointed = ref<string[]>([])
 const said = ref('')
@@ -118,7 +117,8 @@ const findMissing = () =>
 /** What is held beside: its pieces, its face and its verdict. */
 const beside = ref<Beside | null>(null)
 const others = ref<BookEntry[]>([])
-void tried(async () => { others.value = await answered(api.GET('/api/clients')) })
+/** Only who wants to hold something beside the look asks who else could wear it. */
+const findOthers = () => others.value.length || tried(async () => { others.value = (await answered(api.GET('/api/clients'))).filter((one) => !one.archived && one.id !== id.value) })
 const besideLook = computed(() => { const what = beside.value; return what?.kind === 'look' ? (looks.value.find((one) => one.id === what.id) ?? null) : null })
 const besideClient = computed(() => { const what = beside.value; return what?.kind === 'client' ? (others.value.find((one) => one.id === what.id) ?? null) : null })
 const held = ref<Mend | null>(null)
@@ -133,11 +133,10 @@ const besideAsking = computed<Asking | null>(() => {
   return { pieces: besideLook.value.pieces, intent: besideLook.value.intent, rain: rain.value, worn: how, formality, warmth, conventions }
 })
 const { judged: besideJudged, problem: besideProblem } = useVerdict(id, besideAsking)
-const besidePieces = computed(() => asWorn([...(besideAsking.value?.pieces ?? []), ...(besideClient.value ? [] : always.value.filter((one) => !besideAsking.value?.pieces.includes(one)))], besideAsking.value?.worn ?? {}))
+const besidePieces = computed(() => asWorn(rail.value, [...(besideAsking.value?.pieces ?? []), ...(besideClient.value ? [] : always.value.filter((one) => !besideAsking.value?.pieces.includes(one)))], besideAsking.value?.worn ?? {}))
 const besideName = computed(() => (held.value ? 'with the change' : besideLook.value ? besideLook.value.name : besideClient.value ? `on ${besideClient.value.name}` : ''))
 const hereName = computed(() => (besideClient.value ? `on ${client.value?.name ?? ''}` : 'this look'))
 const besideFace = computed(() => besideClient.value ?? client.value)
-const besideBuild = computed(() => ({ height: besideFace.value?.about.height ?? null, seated: seated.value }))
 const forAll = (schools: Schools) =>
   tried(async () => {
     await answered(api.PATCH('/api/clients/{client_id}', { params: { path: { client_id: id.value } }, body: { conventions: schools } }))
@@ -168,10 +167,10 @@ const KEYS: [string, string][] = [
     </aside>
     <section class="middle" aria-label="Figure">
       <div v-if="client && besideFace && worn.length && besideAsking" class="two">
-        <figure><LookFigure :client="client" :rail="rail" :worn="worn" :judged="judged" :pointed="pointed" :squint="squint" :build="build" :light="light" name="This look" bare /><figcaption>{{ capital(hereName) }}<strong>{{ judged?.overall.toFixed(0) }}</strong></figcaption></figure>
-        <figure><LookFigure :client="besideFace" :rail="rail" :worn="besidePieces" :judged="besideJudged" :pointed="pointed" :squint="squint" :build="besideBuild" :light="light" name="Held beside" bare /><figcaption>{{ capital(besideName) }}<strong>{{ besideJudged?.overall.toFixed(0) }}</strong></figcaption></figure>
+        <figure><LookFigure :client="client" :rail="rail" :worn="worn" :judged="judged" :pointed="pointed" :squint="squint" :seated="seated" :light="light" name="This look" bare /><figcaption>{{ capital(hereName) }}<strong>{{ judged?.overall.toFixed(0) }}</strong></figcaption></figure>
+        <figure><LookFigure :client="besideFace" :rail="rail" :worn="besidePieces" :judged="besideJudged" :pointed="pointed" :squint="squint" :seated="seated" :light="light" name="Held beside" bare /><figcaption>{{ capital(besideName) }}<strong>{{ besideJudged?.overall.toFixed(0) }}</strong></figcaption></figure>
       </div>
-      <LookFigure v-else-if="client && worn.length" :client="client" :rail="rail" :worn="worn" :judged="judged" :pointed="pointed" :squint="squint" :build="build" :light="light" @mend="mend" @wear="wear" />
+      <LookFigure v-else-if="client && worn.length" :client="client" :rail="rail" :worn="worn" :judged="judged" :pointed="pointed" :squint="squint" :seated="seated" :light="light" @mend="mend" @wear="wear" />
       <div v-else-if="loaded" class="empty">
         <p v-if="rail.length">Begin with one piece from the left: a quiet base, or the one thing that shall speak.</p>
         <template v-else>
@@ -197,7 +196,7 @@ const KEYS: [string, string][] = [
         <button class="word" type="button" :aria-pressed="!intent" @click="change({ intent: null })">{{ judged && !intent ? `as read: ${judged.intent}` : 'as read' }}</button>
         <button v-for="one in INTENTS" :key="one" class="word" type="button" :aria-pressed="intent === one" @click="change({ intent: one })">{{ one }}</button>
       </p>
-      <HoldBeside v-if="judged" :mend="judged.mends[0] ?? null" :looks="looks.filter((one) => one.id !== draft.keptAs)" :clients="others.filter((one) => one.id !== id)" :beside="beside" @beside="beside = $event" />
+      <HoldBeside v-if="judged" :mend="judged.mends[0] ?? null" :looks="looks.filter((one) => one.id !== draft.keptAs)" :clients="others" :beside="beside" @choosing="findOthers" @beside="beside = $event" />
       <ProblemNote v-if="besideProblem" :problem="besideProblem" />
       <template v-if="judged && besideAsking">
         <BesideVerdicts v-if="besideJudged" :before="judged" :after="besideJudged" :before-name="hereName" :after-name="besideName" @point="pointed = $event" />

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { answered, api, type KeptLook, type Piece, type SideBySide } from '@/api'
+import { answered, api, type KeptLook, type LookKept, type Piece, type SideBySide } from '@/api'
 import ProblemNote from '@/components/base/ProblemNote.vue'
 import DrapedFace from '@/components/client/DrapedFace.vue'
 import LookFigure from '@/components/look/LookFigure.vue'
@@ -8,6 +8,7 @@ import { useClient } from '@/composables/useClient'
 import { useKeys } from '@/composables/useKeys'
 import { useTried } from '@/composables/useTried'
 import { chinOf } from '@/lib/chin'
+import { asWorn } from '@/lib/worn'
 
 /** This against that at the face: pieces, looks, or nothing, kept with the client. */
 type Side = { kind: 'piece' | 'look' | 'nothing'; id: string }
@@ -38,9 +39,12 @@ watch(id, async (now) => {
 
 const chin = computed(() => chinOf(client.value?.portraits ?? []))
 const piece = (side: Side) => (side.kind === 'piece' ? (pieces.value.find((one) => one.id === side.id) ?? null) : null)
-const worn = (side: Side) => {
+/** A look as it was kept: how its pieces are worn, and whether one sits in it. */
+const lookOn = (side: Side) => {
   const look = side.kind === 'look' ? looks.value.find((one) => one.id === side.id) : null
-  return look ? look.pieces.flatMap((own) => pieces.value.find((one) => one.id === own) ?? []) : null
+  if (!look) return null
+  const { worn = {}, seated = null } = look.kept as LookKept
+  return { worn: asWorn(pieces.value, look.pieces, worn), seated: seated ?? client.value?.about.seated ?? false }
 }
 const value = (side: Side) => `${side.kind}:${side.id}`
 function choose(index: 0 | 1, chosen: string) {
@@ -76,7 +80,7 @@ const told = (one: SideBySide) => (one.better === null ? '' : one.better === 'no
     <div class="faces">
       <section v-for="index in ([0, 1] as const)" :key="index" class="side" :aria-label="index ? 'Right' : 'Left'">
         <div class="shown">
-          <LookFigure v-if="worn(sides[index]) && client" :worn="worn(sides[index])!" :client="client" :rail="pieces" :judged="null" :pointed="[]" :squint="false" />
+          <LookFigure v-if="lookOn(sides[index]) && client" v-bind="lookOn(sides[index])!" :client="client" :rail="pieces" :judged="null" :pointed="[]" :squint="false" />
           <DrapedFace
             v-else :person="client?.person ?? null" :chin="chin" :hex="piece(sides[index])?.colours[0]?.hex ?? null" :picture="piece(sides[index])?.cloth ?? null"
             :label="piece(sides[index])?.label ?? 'nothing'"

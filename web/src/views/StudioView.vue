@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { answered, api, type Client, type Studio } from '@/api'
+import { answered, api, asForm, type Client, type Studio } from '@/api'
 import PinkedSwatch from '@/components/base/PinkedSwatch.vue'
 import ProblemNote from '@/components/base/ProblemNote.vue'
 import YourTaste from '@/components/look/YourTaste.vue'
@@ -51,10 +51,8 @@ async function takeCard(event: Event) {
   const file = input.files?.[0]
   input.value = ''
   if (!file) return
-  const form = new FormData()
-  form.append('card', file, file.name)
   await tried(async () => {
-    await answered(api.POST('/api/card/measured', { body: form as never, bodySerializer: () => form }))
+    await answered(api.POST('/api/card/measured', asForm('card', [file])))
     said.value = 'The card is taken over. Its colours count from now on.'
     await load()
   })

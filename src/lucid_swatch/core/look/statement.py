@@ -88,9 +88,12 @@ def _compete(
 ) -> Points:
     rival = weight * ~lead
     if busiest is not None:
-        rival = rival * (1 - _belonging(batch, busiest) * batch.of(_unsaid))
+        belonging = _belonging(batch, busiest) * batch.of(_unsaid)
+        rival = rival * (1 - belonging)
+        # what belongs to a print does not compete with it, whichever of the two leads
+        rival[busiest, np.arange(len(busiest))] *= 1 - (belonging * lead).max(axis=0)
     second = rival.max(axis=0)
-    close = ((second / np.maximum(first, 1e-9) - 0.45) / 0.4).clip(0, 1)
+    close = ((second / np.maximum(first, 1e-9) - 0.35) / 0.6).clip(0, 1)
     values = -batch.weights.points["statements-compete"] * close * ((second - 0.15) / 0.3).clip(0, 1)
 
     def places(i: int) -> BoolArray:

@@ -11,7 +11,7 @@ from .points import Points, leading
 from .soft import rising
 from .table import METALS, Feature, PieceTable
 
-ENOUGH = 0.4
+ENOUGH = 0.5
 """Share of a look, by emphasis, that neutrals with a side must have before crossing them counts in full."""
 AGREES = 0.01
 """Warm or cool cloth of a piece, by emphasis, from which it counts among those that agree."""
@@ -59,7 +59,7 @@ def temperature(batch: LookBatch) -> tuple[Points, Points]:
     crossed = -batch.weights.points["temperature-crosses"] * crossing * (1 - 0.6 * separator)
     warmer = total_warm >= total_cool
     side = (warm - cool) * np.where(warmer, np.float32(1), np.float32(-1))
-    several = (rising(side, AGREES, 0.05).sum(axis=0) - 1).clip(0, 3) / 3
+    several = (rising(side, AGREES, 0.12).sum(axis=0) - 1).clip(0, 3) / 3
     agreed = batch.weights.points["temperature-agrees"] * (1 - (1 - several) ** 2) * (1 - 1.6 * crossing).clip(0, 1)
 
     def strays(i: int) -> BoolArray:

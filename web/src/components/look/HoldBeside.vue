@@ -4,7 +4,7 @@ import type { Beside } from '@/lib/beside'
 
 /** What to hold beside the look: the change that helps most, a kept look, or the same look on another client. */
 const { mend, looks, clients, beside } = defineProps<{ mend: Mend | null; looks: KeptLook[]; clients: BookEntry[]; beside: Beside | null }>()
-const emit = defineEmits<{ beside: [what: Beside | null] }>()
+const emit = defineEmits<{ beside: [what: Beside | null]; choosing: [] }>()
 function choose(value: string) {
   const [kind = '', id = ''] = value.split(' ')
   if (kind === 'mend') emit('beside', { kind: 'mend' })
@@ -17,7 +17,7 @@ const value = () => (!beside ? '' : beside.kind === 'mend' ? 'mend' : `${beside.
 
 <template>
   <label class="hold">hold beside
-    <select :value="value()" @change="choose(($event.target as HTMLSelectElement).value)">
+    <select :value="value()" @focus="emit('choosing')" @pointerenter="emit('choosing')" @change="choose(($event.target as HTMLSelectElement).value)">
       <option value="">nothing</option>
       <option v-if="mend || beside?.kind === 'mend'" value="mend">the change that helps most</option>
       <optgroup v-if="looks.length" label="A kept look"><option v-for="look in looks" :key="look.id" :value="`look ${look.id}`">{{ look.name }}</option></optgroup>

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { computed, useId } from 'vue'
 import type { Client, Judged, Light, Mend, Piece, Worn } from '@/api'
-import { breadth, CENTRE, figureOf, HEIGHT, spread, STANDING, traceOf, WIDTH, type Build, type Shape } from '@/lib/figure'
+import { breadth, CENTRE, figureOf, HEIGHT, spread, traceOf, WIDTH, type Shape } from '@/lib/figure'
 import { pinkedOutline, type Point } from '@/lib/pinked'
 import { signed } from '@/lib/words'
 
 /** The client's own face over the worn colours, with stitches, the lightness trace and the mends as swing tags. */
-const { client, rail, worn, judged, pointed, squint, build = STANDING, light = null, bare = false, name = 'The look on the figure' } = defineProps<{
+const { client, rail, worn, judged, pointed, squint, seated = false, light = null, bare = false, name = 'The look on the figure' } = defineProps<{
   client: Client
   rail: Piece[]
   worn: Piece[]
@@ -14,7 +14,7 @@ const { client, rail, worn, judged, pointed, squint, build = STANDING, light = n
   /** Pieces that a reason names, shown apart. */
   pointed: string[]
   squint: boolean
-  build?: Build
+  seated?: boolean
   /** The light it is seen in; none is as measured. */
   light?: Light | null
   /** The figure alone, without what is said about it. */
@@ -24,8 +24,9 @@ const { client, rail, worn, judged, pointed, squint, build = STANDING, light = n
 const emit = defineEmits<{ mend: [mend: Mend]; wear: [piece: Piece, how: Worn] }>()
 
 const LABELS = CENTRE + 130
-const shapes = computed(() => figureOf(worn, build))
-const face = computed(() => 100 * Math.min(breadth(build.height), 1.16))
+const height = computed(() => client.about.height ?? null)
+const shapes = computed(() => figureOf(worn, { height: height.value, seated }))
+const face = computed(() => 100 * Math.min(breadth(height.value), 1.16))
 const key = useId()
 const byId = computed(() => new Map(shapes.value.map((shape) => [shape.piece.id, shape])))
 const url = (shape: Shape) => `cloth-${key}-${shape.piece.id}`

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue'
-import { answered, api, type Palette, type Piece } from '@/api'
+import { answered, api, asForm, type Palette, type Piece } from '@/api'
 import PinkedSwatch from '@/components/base/PinkedSwatch.vue'
 import ProblemNote from '@/components/base/ProblemNote.vue'
 import { useTried } from '@/composables/useTried'
@@ -52,9 +52,8 @@ const withTyped = () =>
     const now = palette.value?.colours ?? []
     if (numbers.length === 3 && numbers.every(Number.isFinite)) await again([...now, { name: '', lab: numbers, hex: '', covers: 0 }])
     else {
-      const form = new FormData()
-      form.append('palette', new File([`:root { --typed: ${text.startsWith('#') ? text : `#${text}`}; }`], 'typed.css'))
-      const read = await answered(api.POST('/api/clients/{client_id}/palettes/read', { ...at, body: form as never, bodySerializer: (body: unknown) => body as FormData }))
+      const asFile = new File([`:root { --typed: ${text.startsWith('#') ? text : `#${text}`}; }`], 'typed.css')
+      const read = await answered(api.POST('/api/clients/{client_id}/palettes/read', { ...at, ...asForm('palette', [asFile]) }))
       await again([...now, ...read.colours.map((one) => ({ ...one, name: '' }))])
     }
     typed.value = ''
@@ -90,9 +89,7 @@ async function send(event: Event) {
   const file = input.files?.[0]
   if (!file) return
   await tried(async () => {
-    const form = new FormData()
-    form.append('palette', file, file.name)
-    const read = await answered(api.POST('/api/clients/{client_id}/palettes/read', { ...at, body: form as never, bodySerializer: (body: unknown) => body as FormData }))
+    const read = await answered(api.POST('/api/clients/{client_id}/palettes/read', { ...at, ...asForm('palette', [file]) }))
     tried_.value = read
     name.value = read.name
   })

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ref, shallowRef } from 'vue'
-import { answered, api, type Import } from '@/api'
+import { answered, api, asForm, type Import } from '@/api'
 import ProblemNote from '@/components/base/ProblemNote.vue'
 import { useTried } from '@/composables/useTried'
 import { plural } from '@/lib/words'
@@ -18,12 +18,8 @@ async function ask(apply: boolean) {
   const sent = file
   if (!sent) return
   busy.value = true
-  const answer = await tried(() => {
-    const form = new FormData()
-    form.append('rail', sent, sent.name)
-    form.append('apply', String(apply))
-    return answered(api.POST('/api/clients/{client_id}/rail/import', { params: { path: { client_id: clientId } }, body: form as never, bodySerializer: (body: unknown) => body as FormData }))
-  })
+  const form = asForm('rail', [sent], { apply: String(apply) })
+  const answer = await tried(() => answered(api.POST('/api/clients/{client_id}/rail/import', { params: { path: { client_id: clientId } }, ...form })))
   busy.value = false
   if (!answer) return
   plan.value = apply ? null : answer
