@@ -4,10 +4,10 @@ import cv2
 import numpy as np
 import pytest
 
-from lucid_swatch.core.client.face import place_spots
+from lucid_swatch.core.client.face import FaceBox, place_spots
 from lucid_swatch.core.client.portrait import IRIS_RADIUS, SPOT_RADIUS, read_spots
 from lucid_swatch.core.colour.difference import delta_e_2000
-from lucid_swatch.core.colour.spaces import decode_srgb, rgb_linear_to_lab
+from lucid_swatch.core.colour.spaces import decode_srgb, encode_srgb, rgb_linear_to_lab
 from lucid_swatch.core.photo.outline import find_outline
 from lucid_swatch.demo.studio.portrait import Sitter, draw_portrait
 from lucid_swatch.outside.faces import FaceCascade
@@ -42,6 +42,23 @@ def test_spots_find_skin_hair_and_iris_at_every_depth(sitter, network):
     for part, radius in (("skin", SPOT_RADIUS), ("hair", SPOT_RADIUS), ("eyes", IRIS_RADIUS)):
         read = read_spots(light, getattr(found, part), radius)
         assert delta_e_2000(read, np.array(getattr(sitter, part))) < (9 if part == "hair" else 4), part
+
+
+def test_a_fold_that_was_taken_for_a_small_face_is_no_second_person():
+    picture = portrait()
+    lab, person = rgb_linear_to_lab(decode_srgb(picture / 255.0)), np.ones(picture.shape[:2], bool)
+    ghost = FaceBox(0.1, 0.82, 0.16, 0.13)
+    found = place_spots(lab, [*FaceCascade()(picture), ghost], person)
+    assert found.note == ""
+    assert all(not (0.1 < x < 0.26 and y > 0.82) for x, y in found.skin)
+
+
+def test_the_noise_of_a_camera_in_the_dark_hides_no_deep_face():
+    for sitter in SITTERS[-2:]:
+        light = decode_srgb(portrait(sitter) / 255.0) * 0.25
+        for seed in range(5):
+            noise = np.random.default_rng(seed).standard_normal(light.shape) * 3 * (0.002 + 0.008 * np.sqrt(light))
+            assert FaceCascade()(np.rint(255 * encode_srgb(np.clip(light + noise, 0, 1))).astype(np.uint8))
 
 
 def sunglasses(srgb):

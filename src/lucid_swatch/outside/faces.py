@@ -33,19 +33,23 @@ class FaceCascade:
         scale = min(1.0, SEARCH_SIDE / max(rows, columns))
         size = (max(1, round(columns * scale)), max(1, round(rows * scale)))
         grey = cv2.cvtColor(cv2.resize(srgb, size, interpolation=cv2.INTER_AREA), cv2.COLOR_RGB2GRAY)
-        # dark and pale faces alike: contrast is evened out before it is searched
-        grey = cv2.createCLAHE(2.0, (8, 8)).apply(grey)
-        short = min(size)
-        if short < 40:
+        if min(size) < 40:
             return []
-        found = _cascade().detect_multi_scale(
-            img=grey, scale_factor=1.15, step_ratio=1, min_size=(round(LEAST_FACE * short),) * 2,
-            max_size=(round(MOST_FACE * short),) * 2, min_neighbor_number=LEAST_AGREEING,
-        )  # fmt: skip
+        # contrast that is evened out helps in hard light, but on deep skin it makes noise of what is looked for
+        found = _search(grey) or _search(cv2.createCLAHE(2.0, (8, 8)).apply(grey))
         boxes = [
             FaceBox(f["c"] / size[0], f["r"] / size[1], f["width"] / size[0], f["height"] / size[1]) for f in found
         ]  # fmt: skip
         return sorted(boxes, key=lambda box: -box.width * box.height)
+
+
+def _search(grey: ByteArray) -> list[dict[str, int]]:
+    short = min(grey.shape)
+    found: list[dict[str, int]] = _cascade().detect_multi_scale(
+        img=grey, scale_factor=1.15, step_ratio=1, min_size=(round(LEAST_FACE * short),) * 2,
+        max_size=(round(MOST_FACE * short),) * 2, min_neighbor_number=LEAST_AGREEING,
+    )  # fmt: skip
+    return found
 
 
 @cache

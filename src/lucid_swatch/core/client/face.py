@@ -62,12 +62,12 @@ def place_spots(lab: FloatArray, faces: list[FaceBox], person: BoolArray) -> Pla
     """Spots on skin, hair and eyes.
 
     lab: (rows, columns, 3), of the relit portrait. faces: those that were found in it. person: (rows, columns)."""
-    groups = _groups(faces)
+    lab = lab.astype(np.float32)
+    groups = _without_ghosts(lab, _groups(faces))
     if not groups:
         return _by_hand("No face was found. Put the lenses on bare skin, hair and iris yourself.")
     if len(groups) > 1:
         return _by_hand(f"There are {len(groups)} faces in the portrait. Put the lenses on the client's own.")
-    lab = lab.astype(np.float32)
     box = _best_box(lab, groups[0])
     skin, texture = _skin_spots(lab, box)
     if not skin:
@@ -94,6 +94,26 @@ def _groups(faces: list[FaceBox]) -> list[list[FaceBox]]:
             groups.remove(group)
         groups.append([box, *(other for group in joined for other in group)])
     return groups
+
+
+def _without_ghosts(lab: FloatArray, groups: list[list[FaceBox]]) -> list[list[FaceBox]]:
+    """The groups without those in which a fold or a card was taken for a face: much smaller, and no two eyes in them.
+
+    A second person is no ghost, and neither is one behind dark glasses whose face is about as large."""
+    if len(groups) < 2:
+        return groups
+    largest = max(box.width for group in groups for box in group)
+    kept = []
+    for group in groups:
+        wide = max(box.width for box in group)
+        eyes = any(_set_right(lab, box, areas) for box in group for areas in (EYES, EYES_OFF))
+        if eyes or wide > GHOST * largest:
+            kept.append(group)
+    return kept
+
+
+GHOST = 0.75
+"""Of the width of the largest face, up to which a face without eyes is none."""
 
 
 def _shared(one: FaceBox, other: FaceBox) -> float:
