@@ -5,7 +5,7 @@ import { groupOf, type Bay } from '@/lib/rail'
 import HangingPiece from './HangingPiece.vue'
 
 /** One bay of a rail; pieces that are dropped on it are hung here. */
-const { bay, pieces, zoom } = defineProps<{
+const { bay, pieces, zoom, flat } = defineProps<{
   bay: Bay
   /** Those of its pieces that hang already. */
   pieces: Piece[]
@@ -14,6 +14,8 @@ const { bay, pieces, zoom } = defineProps<{
   foundIds: Set<string> | null
   inView: Set<string>
   zoom: number
+  /** From far away only the colours are seen. */
+  flat: boolean
 }>()
 const emit = defineEmits<{ show: [id: string]; choose: [piece: Piece, event: MouseEvent]; drag: [piece: Piece, event: DragEvent]; drop: [event: DragEvent] }>()
 const over = ref(false)
@@ -30,14 +32,14 @@ const joined = (index: number) => {
 
 <template>
   <section
-    class="bay" :class="{ over, far: zoom < 1 }" :aria-label="`${bay.title}, ${bay.pieces.length}`" :style="{ flexGrow: bay.pieces.length, '--zoom': zoom }"
+    class="bay" :class="{ over, far: flat }" :aria-label="`${bay.title}, ${bay.pieces.length}`" :style="{ flexGrow: bay.pieces.length, '--zoom': zoom }"
     @dragover.prevent="over = true" @dragleave="over = false" @drop.prevent="drop"
   >
     <h3><span class="count">{{ bay.pieces.length }}</span>{{ bay.title }}</h3>
     <ul>
       <HangingPiece
         v-for="(piece, index) in pieces" :key="piece.id" :piece="piece" :chosen="chosen.has(piece.id)" :shown="shownId === piece.id"
-        :joined="joined(index)" :quiet="foundIds !== null && !foundIds.has(piece.id)" :seen="zoom < 1 ? 'colours' : inView.has(piece.id) ? 'weave' : 'strip'"
+        :joined="joined(index)" :quiet="foundIds !== null && !foundIds.has(piece.id)" :seen="flat ? 'colours' : inView.has(piece.id) ? 'weave' : 'strip'"
         @show="emit('show', piece.id)" @choose="emit('choose', piece, $event)" @drag="emit('drag', piece, $event)"
       />
     </ul>

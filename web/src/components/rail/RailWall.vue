@@ -1,12 +1,13 @@
 <script setup lang="ts">
-import { computed, nextTick, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
+import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
 import type { Piece } from '@/api'
 import type { Bay, Move } from '@/lib/rail'
 import RailBay from './RailBay.vue'
 
-const AT_ONCE = 120
-const A_FRAME = 80
+const AT_ONCE = 60
+const A_FRAME = 60
 const CLOSE = 1.7
+const AT_REST = 180
 
 /** The bays of a rail. Arrows walk along it, Shift with them chooses on the way. */
 const { bays, chosen, shownId, foundIds, zoom } = defineProps<{
@@ -47,22 +48,29 @@ const seen = computed(() => {
   })
 })
 
-/** A step nearer or farther goes along the wall bay by bay, a frame each: hundreds of strips at once would stutter. */
-const zooms = shallowRef<Record<string, number>>({})
+/** A step nearer or farther goes along the wall bay by bay, a frame each, and so does the change from flat colours to
+ * cloth and back: hundreds of strips at once would stutter. */
+interface Distance { zoom: number; flat: boolean }
+const distances = shallowRef<Record<string, Distance>>({})
 let stepping = 0
 watch(
   [() => zoom, () => bays.map((bay) => bay.title).join()],
   ([now, titles], [before, had]) => {
     cancelAnimationFrame(stepping)
-    const waiting = bays.map((bay) => bay.title)
+    const every = bays.map((bay) => bay.title)
+    const wanted: Distance = { zoom: now, flat: now < 1 }
     if (before === undefined || titles !== had) {
-      zooms.value = Object.fromEntries(waiting.map((title) => [title, now]))
+      distances.value = Object.fromEntries(every.map((title) => [title, wanted]))
       return
     }
+    // flat colours are the cheaper ones to move
+    const parts: (keyof Distance)[] = wanted.flat ? ['flat', 'zoom'] : ['zoom', 'flat']
+    const waiting = parts.flatMap((part) => every.map((title) => ({ title, part })))
     const step = () => {
-      const title = waiting.shift()
-      if (title === undefined) return
-      zooms.value = { ...zooms.value, [title]: now }
+      const next = waiting.findIndex(({ title, part }) => distances.value[title]?.[part] !== wanted[part])
+      if (next < 0) return
+      const [{ title, part } = { title: '', part: 'zoom' as const }] = waiting.splice(0, next + 1).slice(-1)
+      distances.value = { ...distances.value, [title]: { ...wanted, ...distances.value[title], [part]: wanted[part] } }
       stepping = requestAnimationFrame(step)
     }
     step()
@@ -70,31 +78,36 @@ watch(
   { immediate: true },
 )
 
-/** Close up, only what is in view gets its large picture. */
+/** Close up and at rest, only what is in view gets its large picture. */
 const inView = shallowRef(new Set<string>())
 let watcher: IntersectionObserver | null = null
+let resting: ReturnType<typeof setTimeout> | undefined
+function watchView() {
+  if (zoom <= CLOSE || !wall.value) return
+  watcher = new IntersectionObserver(
+    (entries) => {
+      const now = new Set(inView.value)
+      for (const { target, isIntersecting } of entries) if (isIntersecting) now.add((target as HTMLElement).dataset.piece ?? '')
+      inView.value = now
+    },
+    { root: wall.value, rootMargin: '120px' },
+  )
+  for (const button of wall.value.querySelectorAll('[data-piece]')) watcher.observe(button)
+}
 watch(
-  [() => zoom > CLOSE, seen, wall],
-  async ([close]) => {
+  [() => zoom, seen, wall],
+  () => {
     watcher?.disconnect()
-    inView.value = new Set()
-    if (!close || !wall.value) return
-    await nextTick()
-    watcher = new IntersectionObserver(
-      (entries) => {
-        const now = new Set(inView.value)
-        for (const { target, isIntersecting } of entries) if (isIntersecting) now.add((target as HTMLElement).dataset.piece ?? '')
-        inView.value = now
-      },
-      { root: wall.value, rootMargin: '120px' },
-    )
-    for (const button of wall.value.querySelectorAll('[data-piece]')) watcher.observe(button)
+    if (inView.value.size) inView.value = new Set()
+    clearTimeout(resting)
+    if (zoom > CLOSE) resting = setTimeout(watchView, AT_REST)
   },
   { immediate: true },
 )
 onBeforeUnmount(() => {
   cancelAnimationFrame(frame)
   cancelAnimationFrame(stepping)
+  clearTimeout(resting)
   watcher?.disconnect()
 })
 
@@ -133,7 +146,7 @@ defineExpose({ focusOn: (id: string) => wall.value?.querySelector<HTMLElement>(`
   <div ref="wall" class="wall"  @keydown="walk">
     <RailBay
       v-for="{ bay, pieces } in seen" :key="bay.title" :bay="bay" :pieces="pieces" :chosen="chosen" :shown-id="shownId" :found-ids="foundIds"
-      :in-view="inView" :zoom="zooms[bay.title] ?? zoom"
+      :in-view="inView" :zoom="distances[bay.title]?.zoom ?? zoom" :flat="distances[bay.title]?.flat ?? zoom < 1"
       @show="emit('show', $event)" @choose="choose" @drag="drag" @drop="drop(bay, $event)"
     />
   </div>
