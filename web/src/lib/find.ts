@@ -1,4 +1,5 @@
 import type { Piece } from '@/api'
+import { lightnessWord } from './words'
 
 /** What can be typed to find a piece: everything that is said of it. */
 export function wordsOf(piece: Piece): string[] {
@@ -6,16 +7,13 @@ export function wordsOf(piece: Piece): string[] {
   const said = [
     piece.label, piece.category, piece.sort.bin, piece.sort.name, piece.sort.family, piece.sort.undertone, piece.sort.lean ?? '',
     piece.pattern, piece.pattern === 'solid' ? 'plain' : 'patterned', piece.scale ?? '', ...piece.finish, piece.metal === 'none' ? '' : piece.metal, piece.volume,
-    piece.length ?? '', lightWord(piece.lightness), piece.doubtful ? 'doubt' : '', piece.bin_said ? 'corrected' : '',
+    piece.length ?? '', lightnessWord(piece.lightness), piece.doubtful ? 'doubt' : '', piece.bin_said ? 'corrected' : '',
     piece.suits === null ? '' : piece.suits ? 'suits' : 'unsuited',
     ...(kept.uses ?? []), ...piece.seasons, kept.verdict ?? 'undecided', kept.set ? `set ${kept.set}` : '', kept.other_face ? 'reversible' : '',
     kept.fits === true ? 'fits' : kept.fits === false ? 'outgrown' : '', kept.worn_on?.length ? 'worn' : 'unworn', kept.size ?? '', kept.note ?? '', ...piece.looks,
   ]
   return said.join(' ').toLowerCase().split(/[^\p{L}\p{N}]+/u).filter(Boolean)
 }
-
-const lightWord = (lightness: number) =>
-  lightness < 30 ? 'dark' : lightness < 50 ? 'deep' : lightness < 70 ? 'middle' : lightness < 88 ? 'light' : 'pale'
 
 /** The ids of the pieces that some typed words find: all words, or those after `or`; a word after `not` must be missing. */
 export function found(pieces: Piece[], typed: string, known: Map<string, string[]>): Set<string> | null {

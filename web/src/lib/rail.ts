@@ -1,5 +1,5 @@
 import type { Category, Piece, Zone } from '@/api'
-import { BINS, capital, CATEGORIES, SEASONS, VERDICTS } from './words'
+import { BINS, capital, CATEGORIES, LIGHTNESS, lightnessWord, SEASONS, VERDICTS } from './words'
 
 export type HangBy = 'sort' | 'category' | 'use' | 'season' | 'lightness' | 'hue' | 'suits' | 'verdict'
 export interface Bay { title: string; pieces: Piece[]; /** What a piece is said to be when it is moved here. */ moves: Move | null }
@@ -18,7 +18,6 @@ const ZONES: [string, Zone[]][] = [
   ['Bags and belts', ['hand', 'waist']],
   ['Head and neck', ['head', 'neck']],
 ]
-const LIGHT: [string, number, number][] = [['Dark', 0, 30], ['Deep', 30, 50], ['Middle', 50, 70], ['Light', 70, 88], ['Palest', 88, 101]]
 const SUITS: [string, number, number][] = [['Suits best', 0.85, 9], ['Suits well', 0.62, 0.85], ['Suits less', 0.4, 0.62], ['Far from the face', -1, 0.4]]
 
 /** The bays of a rail, empty ones left out, dark to light inside each; what belongs together hangs together. */
@@ -44,7 +43,7 @@ function rawBays(pieces: Piece[], by: HangBy): Bay[] {
     case 'season':
       return [...SEASONS.map((season) => where(capital(season), (p) => p.seasons[0] === season, { season })), where('No season said', (p) => !p.seasons.length)]
     case 'lightness':
-      return LIGHT.map(([title, low, high]) => where(title, (p) => p.lightness >= low && p.lightness < high))
+      return LIGHTNESS.map(({ word }) => where(capital(word), (p) => lightnessWord(p.lightness) === word))
     case 'hue': {
       const families = [...new Set(pieces.filter((p) => isTone(p)).map((p) => p.sort.family))].sort((a, b) => hueOf(pieces, a) - hueOf(pieces, b))
       return [...families.map((family) => where(capital(family), (p) => isTone(p) && p.sort.family === family)), where('Neutrals', (p) => !isTone(p))]

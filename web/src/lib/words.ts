@@ -63,3 +63,7 @@ export function surfaceWords(photo: Photo): string {
   const relief = finish.texture > 0.5 ? 'strong relief' : finish.texture > 0.22 ? 'some relief' : 'smooth'
   return `${sheen}, ${relief}`
 }
+
+/** Bands of lightness, each up to its L*; the audit counts the cloth of a rail by the same ones. */
+export const LIGHTNESS = [{ word: 'dark', below: 30 }, { word: 'deep', below: 50 }, { word: 'middle', below: 70 }, { word: 'light', below: 88 }, { word: 'palest', below: 101 }]
+export const lightnessWord = (lightness: number): string => LIGHTNESS.find(({ below }) => lightness < below)?.word ?? 'palest'

@@ -119,6 +119,7 @@ const beside = ref<Beside | null>(null)
 const others = ref<BookEntry[]>([])
 /** Only who wants to hold something beside the look asks who else could wear it. */
 const findOthers = () => others.value.length || tried(async () => { others.value = (await answered(api.GET('/api/clients'))).filter((one) => !one.archived && one.id !== id.value) })
+watch(id, () => (others.value = []))
 const besideLook = computed(() => { const what = beside.value; return what?.kind === 'look' ? (looks.value.find((one) => one.id === what.id) ?? null) : null })
 const besideClient = computed(() => { const what = beside.value; return what?.kind === 'client' ? (others.value.find((one) => one.id === what.id) ?? null) : null })
 const held = ref<Mend | null>(null)

@@ -14,12 +14,16 @@ const words = computed(() => {
 </script>
 
 <template>
-  <div class="bolt" role="img" :aria-label="words" :style="{ clipPath: clip, height: `${height}px` }">
-    <span v-for="(colour, index) in colours" :key="index" :title="colour.name" :style="{ background: colour.hex, flexGrow: colour.share }" />
+  <div class="edge">
+    <div class="bolt" role="img" :aria-label="words" :style="{ clipPath: clip, height: `${height}px` }">
+      <span v-for="(colour, index) in colours" :key="index" :title="colour.name" :style="{ background: colour.hex, flexGrow: colour.share }" />
+    </div>
   </div>
 </template>
 
 <style scoped>
+/* a line along the pinked edge, so that white cloth is no gap in the bolt */
+.edge { filter: drop-shadow(0 0 0.7px var(--soft)); }
 .bolt { display: flex; width: 100%; forced-color-adjust: none; }
 .bolt span { flex-basis: 0; min-width: 0; }
 </style>
