@@ -80,7 +80,7 @@ def test_another_school_says_what_it_made_of_the_look_and_can_be_the_clients(ope
 def test_one_look_is_held_against_another_client_and_beside_a_change(opened):
     page = opened
     look(page, "Train day")
-    page.get_by_label("hold beside").focus()
+    page.get_by_label("hold beside").hover()
     page.get_by_label("hold beside").select_option(label="Tobe Arrun")
     differs = page.get_by_role("region", name="What differs")
     expect(differs).to_contain_text("the full one on Tobe Arrun")
