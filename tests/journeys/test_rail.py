@@ -73,6 +73,45 @@ def test_ten_pieces_in_doubt_are_sorted_out_by_keys(opened):
     expect(page.get_by_role("button", name="2 in doubt", exact=True)).to_be_visible()
 
 
+def test_words_bring_what_they_find_into_view_and_leave_the_rest_empty(opened):
+    page = opened
+    new_client(page)
+    greys = [piece(f"grey {k:03d}", [20 + k / 2, 0, 0], "coat") for k in range(140)]
+    take_in(page, rail_file([*greys, piece("red scarf", [45, 55, 35], "scarf")]))
+    page.get_by_role("button", name="Take it in").click()
+    expect(page.locator("[data-piece]")).to_have_count(141)
+    red, grey = (
+        page.locator("[data-piece]").and_(page.get_by_label(re.compile(name))) for name in ("^Red scarf", "^Grey 003")
+    )
+    expect(red).not_to_be_in_viewport()
+    page.get_by_placeholder("find: navy not print").fill("scarf")
+    expect(page.get_by_text("1 found")).to_be_visible()
+    expect(red).to_be_in_viewport()
+    nothing = "rgba(0, 0, 0, 0)"
+    expect(red.locator("span")).not_to_have_css("background-color", nothing)
+    expect(grey.locator("span")).to_have_css("background-color", nothing)
+    page.get_by_placeholder("find: navy not print").fill("")
+    expect(grey.locator("span")).not_to_have_css("background-color", nothing)
+
+
+def test_the_wall_comes_nearer_piece_by_piece(opened):
+    page = opened
+    rail_of(page, "Ilka Maren")
+    hung = page.locator("[data-piece]")
+    wide = [box["width"] for box in (hung.first.bounding_box(), hung.last.bounding_box())]
+    for _ in range(2):
+        page.get_by_role("button", name="Farther: the whole wall").click()
+    for place in (0, -1):
+        expect(hung.nth(place)).to_have_css("width", f"{wide[place] / 2:g}px")
+        # from far away a piece is its colours
+        expect(hung.nth(place).locator("span").first).to_have_css("background-image", re.compile("^(none|linear)"))
+    for _ in range(5):
+        page.get_by_role("button", name="Nearer: the cloth").click()
+    for place in (0, -1):
+        expect(hung.nth(place)).to_have_css("width", f"{wide[place] * 5:g}px")
+    expect(hung.first.locator("span").first).to_have_css("background-image", re.compile("cloth"))
+
+
 def test_the_navy_that_matches_is_found(opened):
     page = opened
     rail_of(page, "Ilka Maren")

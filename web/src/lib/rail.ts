@@ -107,6 +107,12 @@ export const hangLength = (piece: Piece): number => (HANGS[piece.category] ?? 34
 /** Widths of a strip from the whole wall to the cloth. */
 export const ZOOMS = [0.5, 0.75, 1, 1.7, 3, 5]
 
+/** How near the pieces are, and whether only their colours are seen. */
+export interface Distance { zoom: number; flat: boolean }
+export const distanceOf = (zoom: number): Distance => ({ zoom, flat: zoom < 1 })
+/** The weave is seen from here on. */
+export const CLOSE = 1.7
+
 /** The colours of a piece as bands, for where there is no picture. */
 export function bands(piece: Piece): string {
   // a flat colour is drawn much faster than a gradient of one, and from far away hundreds are drawn at once

@@ -1,35 +1,40 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Piece } from '@/api'
-import { bands, hangLength, pieceWords } from '@/lib/rail'
+import { bands, hangLength, pieceWords, type Distance } from '@/lib/rail'
+import { TOOTH } from '@/lib/stamps'
 
-const WIDE = 26
-/** A piece on its hook, as long as it hangs and banded by its colours. */
-const { piece, chosen, shown, joined, quiet, seen } = defineProps<{
+const [WIDE, HOOKS_APART] = [26, 30]
+/** A piece on its hook, as long as it hangs and banded by its colours. The wall marks what was not looked for. */
+const { piece, chosen, shown, joined, distance, closeUp } = defineProps<{
   piece: Piece
   chosen: boolean
   shown: boolean
   /** Hangs together with the next one: a set, or two faces of one piece. */
   joined: boolean
-  /** Not among what was looked for. */
-  quiet: boolean
-  /** How much of the cloth is seen: its colours, its strip, or the weave. */
-  seen: 'colours' | 'strip' | 'weave'
+  /** Of the run of pieces that this one moves with. */
+  distance: Distance
+  /** Whether the weave is seen. */
+  closeUp: boolean
 }>()
 const emit = defineEmits<{ show: []; choose: [event: MouseEvent]; drag: [event: DragEvent] }>()
-const length = computed(() => hangLength(piece))
-/** The strip on the sheet of the rail: as high as the cloth, or as wide, its middle in the middle. */
+const px = (long: number) => `${+(long * distance.zoom).toFixed(2)}px`
+/** The cloth at its distance: from the sheet of the rail the strip as high as the cloth, or as wide, its middle in the
+ * middle. In numbers, since sums in a style are worked out again whenever anything about the piece changes. */
 const cloth = computed(() => {
+  const length = hangLength(piece)
+  const size = { width: px(WIDE), height: px(length) }
   const { strip } = piece
-  const flat = { background: bands(piece) }
-  if (seen === 'weave' && piece.cloth) return { background: `url("${piece.cloth}") center / cover, ${piece.colours[0]?.hex}` }
-  if (!strip || seen === 'colours') return flat
-  const high = `${Math.max(length.value, WIDE / 0.6)}px * var(--zoom)`
+  const ground = piece.colours[0]?.hex
+  if (distance.flat) return { ...size, background: bands(piece) }
+  if (closeUp && piece.cloth) return { ...size, ...under(`url("${piece.cloth}")`, 'center', 'cover', ground) }
+  if (!strip) return { ...size, ...under(piece.colours.length > 1 ? bands(piece) : 'none', '0 0', 'auto', ground) }
+  const high = Math.max(length, WIDE / 0.6)
   const [row, column] = [Math.floor(strip.place / strip.across), strip.place % strip.across]
-  return {
-    background: `${piece.colours[0]?.hex} url("${strip.sheet}") calc(${WIDE / 2}px * var(--zoom) - ${high} * ${(0.6 * (column + 0.5)).toFixed(2)}) calc(${high} * -${row})`,
-    backgroundSize: `calc(${high} * ${0.6 * strip.across}) auto`,
-  }
+  return { ...size, ...under(`url("${strip.sheet}")`, `${px(WIDE / 2 - high * 0.6 * (column + 0.5))} ${px(-high * row)}`, `${px(high * 0.6 * strip.across)} auto`, ground) }
+})
+const under = (image: string, position: string, size: string, ground?: string) => ({
+  backgroundImage: `var(--teeth), ${image}`, backgroundPosition: `0 100%, ${position}`, backgroundSize: `${TOOTH.width}px ${TOOTH.height}px, ${size}`, backgroundColor: ground,
 })
 const words = computed(() => {
   const more = [piece.doubtful && 'in doubt', piece.kept.verdict, piece.kept.set && `set ${piece.kept.set}`, piece.kept.other_face && 'one of two faces'].filter(Boolean)
@@ -38,7 +43,7 @@ const words = computed(() => {
 </script>
 
 <template>
-  <li class="hung" :class="{ chosen, shown, joined, quiet, seen }" :style="{ '--long': `${length}px` }">
+  <li class="hung" :class="{ chosen, shown, joined, far: distance.flat }" :style="{ width: px(HOOKS_APART) }">
     <button
       type="button" draggable="true" :aria-pressed="chosen" :aria-label="words" :data-piece="piece.id"
       @mouseenter="emit('show')" @focus="emit('show')" @click="emit('choose', $event)" @dragstart="emit('drag', $event)"
@@ -51,18 +56,15 @@ const words = computed(() => {
 </template>
 
 <style scoped>
-.hung { position: relative; width: calc(30px * var(--zoom)); flex: none; text-align: center; content-visibility: auto; contain-intrinsic-size: calc(30px * var(--zoom)) calc(var(--long) * var(--zoom) + 19px); }
-button { display: block; width: 100%; padding: 14px calc(2px * var(--zoom)) 5px; border: 0; background: var(--hook) top center / 12px 14px no-repeat; cursor: grab; }
-.cloth { display: block; position: relative; height: calc(var(--long) * var(--zoom)); forced-color-adjust: none; }
-/* the pinked edge: teeth in the colour of the room, which cost less to draw than a cut */
-.cloth::after { content: ''; position: absolute; left: 0; right: 0; bottom: 0; height: 8px; background: linear-gradient(45deg, var(--cloth) 25%, transparent 0) 0 0 / 6.5px 8px, linear-gradient(-45deg, var(--cloth) 25%, transparent 0) 0 0 / 6.5px 8px; }
-/* from far away hooks and teeth are too small to see */
-.far .hung button { background-image: none; }
-.far .hung .cloth::after { content: none; }
+.hung { flex: none; text-align: center; }
+button { display: block; width: 100%; padding: 14px 0 5px; border: 0; background: var(--hook) top center / 12px 14px no-repeat; cursor: grab; }
+.cloth { display: block; margin: 0 auto; background-repeat: repeat-x, no-repeat; forced-color-adjust: none; }
+/* from far away hooks are too small to see, and teeth */
+.far button { background-image: none; }
 .shown button { transform: translateY(5px); }
 .chosen button { outline: 2.5px solid var(--on-cloth); outline-offset: -1px; }
+.joined { position: relative; }
 .joined::after { content: ''; position: absolute; top: 11px; left: 50%; width: 100%; border-top: 2px dashed var(--on-cloth-soft); }
-.quiet .cloth { background: none !important; border: 1px solid var(--rule); border-bottom-style: dashed; }
-.quiet .cloth::after { content: none; }
+.cloth[data-quiet] { background: none !important; outline: 1px solid var(--rule); outline-offset: -1px; }
 .mark { display: block; font-weight: 700; line-height: 1.1; }
 </style>

@@ -1,21 +1,18 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import type { Piece } from '@/api'
-import { groupOf, type Bay } from '@/lib/rail'
+import { groupOf, type Bay, type Distance } from '@/lib/rail'
 import HangingPiece from './HangingPiece.vue'
 
 /** One bay of a rail; pieces that are dropped on it are hung here. */
-const { bay, pieces, zoom, flat } = defineProps<{
+const { bay, hanging } = defineProps<{
   bay: Bay
   /** Those of its pieces that hang already. */
-  pieces: Piece[]
+  hanging: { piece: Piece; distance: Distance }[]
   chosen: Set<string>
   shownId: string | null
-  foundIds: Set<string> | null
+  /** Those that are seen close up. */
   inView: Set<string>
-  zoom: number
-  /** From far away only the colours are seen. */
-  flat: boolean
 }>()
 const emit = defineEmits<{ show: [id: string]; choose: [piece: Piece, event: MouseEvent]; drag: [piece: Piece, event: DragEvent]; drop: [event: DragEvent] }>()
 const over = ref(false)
@@ -32,14 +29,14 @@ const joined = (index: number) => {
 
 <template>
   <section
-    class="bay" :class="{ over, far: flat }" :aria-label="`${bay.title}, ${bay.pieces.length}`" :style="{ flexGrow: bay.pieces.length, '--zoom': zoom }"
+    class="bay" :class="{ over }" :aria-label="`${bay.title}, ${bay.pieces.length}`" :style="{ flexGrow: bay.pieces.length }"
     @dragover.prevent="over = true" @dragleave="over = false" @drop.prevent="drop"
   >
     <h3><span class="count">{{ bay.pieces.length }}</span>{{ bay.title }}</h3>
     <ul>
       <HangingPiece
-        v-for="(piece, index) in pieces" :key="piece.id" :piece="piece" :chosen="chosen.has(piece.id)" :shown="shownId === piece.id"
-        :joined="joined(index)" :quiet="foundIds !== null && !foundIds.has(piece.id)" :seen="flat ? 'colours' : inView.has(piece.id) ? 'weave' : 'strip'"
+        v-for="({ piece, distance }, index) in hanging" :key="piece.id" :piece="piece" :chosen="chosen.has(piece.id)" :shown="shownId === piece.id"
+        :joined="joined(index)" :distance="distance" :close-up="inView.has(piece.id)"
         @show="emit('show', piece.id)" @choose="emit('choose', piece, $event)" @drag="emit('drag', piece, $event)"
       />
     </ul>

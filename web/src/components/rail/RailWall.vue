@@ -1,12 +1,14 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
+import { computed, onBeforeUnmount, reactive, ref, shallowRef, watch } from 'vue'
 import type { Piece } from '@/api'
-import type { Bay, Move } from '@/lib/rail'
+import { useSurround } from '@/composables/useSurround'
+import { CLOSE, distanceOf, type Bay, type Distance, type Move } from '@/lib/rail'
+import { drawStamps } from '@/lib/stamps'
 import RailBay from './RailBay.vue'
 
 const AT_ONCE = 60
 const A_FRAME = 60
-const CLOSE = 1.7
+const RUN = 60
 const AT_REST = 180
 
 /** The bays of a rail. Arrows walk along it, Shift with them chooses on the way. */
@@ -20,6 +22,9 @@ const { bays, chosen, shownId, foundIds, zoom } = defineProps<{
 }>()
 const emit = defineEmits<{ show: [id: string]; choose: [ids: string[], add: boolean]; move: [ids: string[], to: Move]; stuck: [] }>()
 const wall = ref<HTMLElement | null>(null)
+const surround = useSurround()
+const stamps = computed(() => drawStamps(surround.value))
+const buttons = () => [...(wall.value?.querySelectorAll<HTMLElement>('[data-piece]') ?? [])]
 const order = computed(() => bays.flatMap((bay) => bay.pieces.map((piece) => piece.id)))
 let anchor: string | null = null
 
@@ -39,45 +44,56 @@ watch(
   },
   { immediate: true },
 )
+/** Pieces that come nearer together. */
+const runs = shallowRef<Distance[]>([])
+watch(order, (all) => (runs.value = all.filter((_, index) => index % RUN === 0).map(() => reactive(distanceOf(zoom)))), { immediate: true })
 const seen = computed(() => {
-  let left = hung.value
+  let at = 0
   return bays.map((bay) => {
-    const pieces = bay.pieces.slice(0, Math.max(0, left))
-    left -= bay.pieces.length
-    return { bay, pieces }
+    const from = at
+    at += bay.pieces.length
+    const now = bay.pieces.slice(0, Math.max(0, hung.value - from))
+    const hanging = now.flatMap((piece, index) => {
+      const distance = runs.value[Math.floor((from + index) / RUN)]
+      return distance ? [{ piece, distance }] : []
+    })
+    return { bay, hanging }
   })
 })
 
-/** A step nearer or farther goes along the wall bay by bay, a frame each, and so does the change from flat colours to
+/** A step nearer or farther goes along the wall run by run, a frame each, and so does the change from flat colours to
  * cloth and back: hundreds of strips at once would stutter. */
-interface Distance { zoom: number; flat: boolean }
-const distances = shallowRef<Record<string, Distance>>({})
 let stepping = 0
 watch(
-  [() => zoom, () => bays.map((bay) => bay.title).join()],
-  ([now, titles], [before, had]) => {
+  () => zoom,
+  (now) => {
     cancelAnimationFrame(stepping)
-    const every = bays.map((bay) => bay.title)
-    const wanted: Distance = { zoom: now, flat: now < 1 }
-    if (before === undefined || titles !== had) {
-      distances.value = Object.fromEntries(every.map((title) => [title, wanted]))
-      return
-    }
+    const wanted = distanceOf(now)
     // flat colours are the cheaper ones to move
     const parts: (keyof Distance)[] = wanted.flat ? ['flat', 'zoom'] : ['zoom', 'flat']
-    const waiting = parts.flatMap((part) => every.map((title) => ({ title, part })))
+    const waiting = parts.flatMap((part) => runs.value.filter((run) => run[part] !== wanted[part]).map((run) => ({ run, part })))
     const step = () => {
-      const next = waiting.findIndex(({ title, part }) => distances.value[title]?.[part] !== wanted[part])
-      if (next < 0) return
-      const [{ title, part } = { title: '', part: 'zoom' as const }] = waiting.splice(0, next + 1).slice(-1)
-      distances.value = { ...distances.value, [title]: { ...wanted, ...distances.value[title], [part]: wanted[part] } }
+      const next = waiting.shift()
+      if (!next) return
+      Object.assign(next.run, { [next.part]: wanted[next.part] })
       stepping = requestAnimationFrame(step)
     }
     step()
   },
-  { immediate: true },
 )
 
+/** What was not looked for is marked on the cloth itself: to go through every piece at each letter typed would
+ * take most of the time that an answer may. The first that was is brought into view. */
+watch(
+  [() => foundIds, seen, wall],
+  ([found], [before]) => {
+    const isFound = (button: HTMLElement) => found === null || found.has(button.dataset.piece ?? '')
+    const all = buttons()
+    for (const button of all) button.firstElementChild?.toggleAttribute('data-quiet', !isFound(button))
+    if (found && found !== before) all.find(isFound)?.scrollIntoView({ block: 'nearest' })
+  },
+  { flush: 'post', immediate: true },
+)
 /** Close up and at rest, only what is in view gets its large picture. */
 const inView = shallowRef(new Set<string>())
 let watcher: IntersectionObserver | null = null
@@ -92,7 +108,7 @@ function watchView() {
     },
     { root: wall.value, rootMargin: '120px' },
   )
-  for (const button of wall.value.querySelectorAll('[data-piece]')) watcher.observe(button)
+  for (const button of buttons()) watcher.observe(button)
 }
 watch(
   [() => zoom, seen, wall],
@@ -121,14 +137,14 @@ function between(first: string, last: string): string[] {
   return order.value.slice(from, to + 1)
 }
 function walk(event: KeyboardEvent) {
-  const buttons = [...(wall.value?.querySelectorAll<HTMLElement>('[data-piece]') ?? [])]
-  const at = buttons.indexOf(document.activeElement as HTMLElement)
-  const step = { ArrowRight: 1, ArrowLeft: -1, Home: -at, End: buttons.length - 1 - at }[event.key]
+  const all = buttons()
+  const at = all.indexOf(document.activeElement as HTMLElement)
+  const step = { ArrowRight: 1, ArrowLeft: -1, Home: -at, End: all.length - 1 - at }[event.key]
   if (step === undefined || at < 0) return
   event.preventDefault()
-  const next = buttons[at + step]
+  const next = all[at + step]
   next?.focus()
-  if (event.shiftKey && next?.dataset.piece) emit('choose', [buttons[at]?.dataset.piece ?? '', next.dataset.piece].filter(Boolean), true)
+  if (event.shiftKey && next?.dataset.piece) emit('choose', [all[at]?.dataset.piece ?? '', next.dataset.piece].filter(Boolean), true)
 }
 function drag(piece: Piece, event: DragEvent) {
   const ids = chosen.has(piece.id) ? [...chosen] : [piece.id]
@@ -143,21 +159,14 @@ defineExpose({ focusOn: (id: string) => wall.value?.querySelector<HTMLElement>(`
 </script>
 
 <template>
-  <div ref="wall" class="wall"  @keydown="walk">
+  <div ref="wall" class="wall" :style="{ '--hook': stamps.hook, '--teeth': stamps.teeth }" @keydown="walk">
     <RailBay
-      v-for="{ bay, pieces } in seen" :key="bay.title" :bay="bay" :pieces="pieces" :chosen="chosen" :shown-id="shownId" :found-ids="foundIds"
-      :in-view="inView" :zoom="distances[bay.title]?.zoom ?? zoom" :flat="distances[bay.title]?.flat ?? zoom < 1"
+      v-for="{ bay, hanging } in seen" :key="bay.title" :bay="bay" :hanging="hanging" :chosen="chosen" :shown-id="shownId" :in-view="inView"
       @show="emit('show', $event)" @choose="choose" @drag="drag" @drop="drop(bay, $event)"
     />
   </div>
 </template>
 
 <style scoped>
-.wall {
-  --hook: url("data:image/svg+xml,%3Csvg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 12 14' fill='none' stroke='%235c5c5c' stroke-width='1.6'%3E%3Cpath d='M2.6 4.4a3.4 3.4 0 1 1 4.6 3.1c-.8.3-1.2.8-1.2 1.6V13'/%3E%3C/svg%3E");
-}
-:root:not([data-surround='day']) .wall {
-  --hook: url("data:image/svg+xml,%3Csvg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 12 14' fill='none' stroke='%23c4c4c4' stroke-width='1.6'%3E%3Cpath d='M2.6 4.4a3.4 3.4 0 1 1 4.6 3.1c-.8.3-1.2.8-1.2 1.6V13'/%3E%3C/svg%3E");
-}
 .wall { display: flex; flex-wrap: wrap; align-content: flex-start; row-gap: 16px; background: var(--cloth); color: var(--on-cloth); overflow: auto; padding: 2px 0 8px; }
 </style>
