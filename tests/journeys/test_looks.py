@@ -39,6 +39,20 @@ def test_a_mend_is_applied_by_key_and_taken_back(opened):
     expect(whole).to_have_attribute("aria-valuenow", before)
 
 
+def test_a_look_that_was_let_go_is_put_back_by_the_key_that_takes_back(opened):
+    page = opened
+    look(page, "Coffee with the quartet")
+    kept = page.get_by_role("region", name="Kept looks").get_by_role("listitem")
+    before = kept.all_inner_texts()
+    page.get_by_role("button", name="Let go of Coffee with the quartet").click()
+    expect(page.get_by_text("Coffee with the quartet is let go. Ctrl+Z puts it back.")).to_be_visible()
+    expect(kept).to_have_count(len(before) - 1)
+    page.keyboard.press("Control+z")
+    expect(page.get_by_text("Taken back: let the look 'Coffee with the quartet' go.")).to_be_visible()
+    expect(kept).to_have_count(len(before))
+    assert kept.all_inner_texts() == before
+
+
 def test_a_variation_knows_its_parent_and_both_know_what_they_are_for(opened):
     page = opened
     look(page, "Solo evening")
@@ -138,6 +152,10 @@ def test_a_photo_of_a_look_worn_asks_for_the_shoes(opened, tmp_path):
         figure_photo(tmp_path / "whole.png", feet=True)
     )
     expect(page.get_by_text("The shoes are not in the picture")).to_have_count(0)
+    # a photo does not come back, so letting go asks once more
+    page.get_by_role("button", name="Let go of Train day").click()
+    expect(page.get_by_role("button", name="Let go of Train day, and of its photo for good")).to_be_visible()
+    expect(page.get_by_role("img", name=re.compile("as it was worn"))).to_be_visible()
     page.get_by_role("button", name="take the photo away").click()
     expect(page.get_by_role("img", name=re.compile("as it was worn"))).to_have_count(0)
 

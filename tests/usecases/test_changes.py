@@ -1,17 +1,25 @@
 """Every change of a rail can be taken back, any number of them, also after a restart."""
 
+import io
 from concurrent.futures import ThreadPoolExecutor
 
+import numpy as np
 import pytest
+from PIL import Image
 
-from lucid_swatch.core.garment.vocabulary import Bin, Metal
+from lucid_swatch.core.garment.vocabulary import Bin, Metal, Worn
+from lucid_swatch.core.look.look import Intent
 from lucid_swatch.core.problems import NotThere, Refused
+from lucid_swatch.formats.kept_look import KeptLookDocument
 from lucid_swatch.store.database import open_database
+from lucid_swatch.store.folder import Folder
 from lucid_swatch.store.journal import Journal
+from lucid_swatch.store.looks import Looks
 from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.usecases.changes import redo, undo
-from lucid_swatch.usecases.looks import keep_look
+from lucid_swatch.usecases.looks import keep_look, let_look_go
 from lucid_swatch.usecases.rail import Word, change_piece, change_pieces, join_faces, take_off, take_off_all, the_rail
+from lucid_swatch.usecases.worn import PICTURE, add_worn_photo
 
 from .rails import a_client, hang_all
 
@@ -113,6 +121,43 @@ def test_taking_back_is_refused_where_a_kept_look_would_lose_a_piece(sessions, m
     with pytest.raises(Refused, match="navy coat is in 'Monday'"):
         do(sessions, redo, maren)
     assert "navy coat" in rail(sessions, maren)
+
+
+def test_a_look_that_was_let_go_comes_back_as_it_was(sessions, data, maren):
+    folder = Folder(data)
+    about = KeptLookDocument(note="for the second half", worn={"navy coat": Worn.CLOSED})
+    kept = do(sessions, keep_look, maren, "Encore", ("navy coat", "cream top", "navy trousers"), Intent.TONAL, about)
+    do(sessions, let_look_go, folder, kept.id)
+    with sessions() as session:
+        assert Looks(session).of_client(maren) == []
+    assert do(open_database(data), undo, maren).told == "let the look 'Encore' go"
+    with sessions() as session:
+        assert Looks(session).get(kept.id) == kept
+    do(sessions, redo, maren)
+    with sessions() as session, pytest.raises(NotThere):
+        Looks(session).get(kept.id)
+
+
+def test_a_photo_of_a_look_is_never_left_behind_by_a_step(sessions, data, maren):
+    folder, sent = Folder(data), io.BytesIO()
+    Image.new("RGB", (80, 120), (190, 180, 170)).save(sent, "PNG")
+    photo = sent.getvalue()
+
+    def figure(srgb):
+        return np.ones(srgb.shape[:2])
+
+    kept = do(sessions, keep_look, maren, "Encore", ("cream top", "navy trousers"))
+    do(sessions, add_worn_photo, folder, figure, kept.id, photo, "encore.png")
+    do(sessions, let_look_go, folder, kept.id)
+    with pytest.raises(NotThere):
+        folder.picture(kept.id, PICTURE)
+    do(sessions, undo, maren)
+    with sessions() as session:
+        assert "photo" not in Looks(session).get(kept.id).kept
+    do(sessions, add_worn_photo, folder, figure, kept.id, photo, "encore.png")
+    with pytest.raises(Refused, match="photo"):
+        do(sessions, redo, maren)
+    assert folder.picture(kept.id, PICTURE).exists()
 
 
 def test_one_rail_is_not_changed_through_another(sessions, maren):

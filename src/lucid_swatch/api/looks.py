@@ -17,6 +17,7 @@ from lucid_swatch.usecases.looks import (
     dismiss,
     judge_pieces,
     keep_look,
+    let_look_go,
     overall_of,
 )
 from lucid_swatch.usecases.tastes import put_taste_back, take_taste_on, taste
@@ -106,8 +107,7 @@ def write_look(session: UnitOfWork, look_id: str, look: LookRequest) -> LookAnsw
 @router.delete("/looks/{look_id}", status_code=204)
 def let_go(session: UnitOfWork, context: InContext, look_id: str) -> None:
     """Lets a look go, with its photo."""
-    Looks(session).remove(look_id)
-    context.folder.remove_pictures(look_id)
+    let_look_go(session, context.folder, look_id)
 
 
 @router.post("/looks/{look_id}/photo", status_code=201)

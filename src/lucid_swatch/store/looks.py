@@ -1,9 +1,14 @@
 """Kept looks in the database."""
 
+from dataclasses import asdict
+from datetime import datetime
+from typing import Any
+
 import sqlalchemy as sa
 from sqlalchemy.orm import Session
 
-from lucid_swatch.core.problems import NotThere
+from lucid_swatch.core.look.look import Intent
+from lucid_swatch.core.problems import NotThere, Refused
 
 from .records import KeptLook
 from .tables import LookPieceRow, LookRow
@@ -43,6 +48,37 @@ class Looks:
         """Lets a look go."""
         self.session.delete(self._row(id))
         self.session.flush()
+
+    def snapshot(self, id: str) -> dict[str, Any] | None:
+        """All values of a look but its photo, as JSON takes them; None when there is none."""
+        row = self.session.get(LookRow, id)
+        if row is None:
+            return None
+        look = asdict(_record(row))
+        return look | {
+            "created_at": row.created_at.isoformat(), "piece_ids": list(look["piece_ids"]), "verdicts": list(look["verdicts"]),
+            "kept": {name: value for name, value in row.kept.items() if name != "photo"},
+        }  # fmt: skip
+
+    def restore(self, id: str, kept: dict[str, Any] | None) -> None:
+        """Makes a look what a snapshot says. Refused when a photo, which no snapshot holds, would go with it."""
+        row = self.session.get(LookRow, id)
+        if kept is None:
+            if row is not None and "photo" in row.kept:
+                raise Refused("a photo of it worn was kept since.", row.name, "Let it go by hand, the photo with it.")
+            if row is not None:
+                self.remove(id)
+            return
+        look = KeptLook(
+            **kept | {
+                "created_at": datetime.fromisoformat(kept["created_at"]), "piece_ids": tuple(kept["piece_ids"]),
+                "verdicts": tuple(kept["verdicts"]), "intent": None if kept["intent"] is None else Intent(kept["intent"]),
+            }
+        )  # fmt: skip
+        if row is None:
+            self.add(look)
+        else:
+            self.change(look)
 
     def _row(self, id: str) -> LookRow:
         row = self.session.get(LookRow, id)

@@ -11,6 +11,7 @@ from sqlalchemy.orm import Session
 from lucid_swatch.core.problems import Refused
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.journal import Journal
+from lucid_swatch.store.looks import Looks
 from lucid_swatch.store.palettes import Palettes
 from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.pieces import Pieces
@@ -31,7 +32,7 @@ class Keeper(Protocol):
 
 
 KEEPERS: dict[str, Callable[[Session], Keeper]] = {
-    "piece": Pieces, "photo": Photos, "palette": Palettes, "client": Clients, "studio": Studio,
+    "piece": Pieces, "photo": Photos, "palette": Palettes, "client": Clients, "studio": Studio, "look": Looks,
 }  # fmt: skip
 
 

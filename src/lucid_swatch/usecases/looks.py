@@ -26,9 +26,12 @@ from lucid_swatch.core.problems import NotThere, Refused
 from lucid_swatch.formats.client import About
 from lucid_swatch.formats.kept_look import KeptLookDocument
 from lucid_swatch.store.clients import Clients
+from lucid_swatch.store.folder import Folder
 from lucid_swatch.store.looks import Looks
 from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.records import ClientRecord, HungPiece, KeptLook
+
+from .changes import recorded
 
 
 @dataclass(frozen=True, slots=True)
@@ -242,6 +245,15 @@ def change_look(
     kept = _with(session, kept, about)
     Looks(session).change(kept)
     return kept
+
+
+def let_look_go(session: Session, folder: Folder, id: str) -> None:
+    """Lets a look go, which can be taken back; its photo goes for good."""
+    look = Looks(session).get(id)
+    with recorded(session, look.client_id, f"let the look '{look.name}' go") as change:
+        change.touches("look", id)
+        Looks(session).remove(id)
+    folder.remove_pictures(id)
 
 
 def _named(name: str) -> str:

@@ -36,11 +36,21 @@ export function useKeptLooks(clientId: Ref<string>) {
       else await answered(api.DELETE('/api/looks/{look_id}/photo', path))
       await load()
     })
+  /** The look that was let go last, until it is put back. */
+  const gone = ref<KeptLook | null>(null)
   const letGo = (look: KeptLook) =>
     tried(async () => {
       await answered(api.DELETE('/api/looks/{look_id}', { params: { path: { look_id: look.id } } }))
+      gone.value = look
       await load()
     })
-  watch(clientId, load, { immediate: true })
-  return { looks, problem, keep, keepAbout, keepPhoto, letGo }
+  const putBack = () =>
+    tried(async () => {
+      gone.value = null
+      const { told } = await answered(api.POST('/api/clients/{client_id}/undo', { params: { path: { client_id: clientId.value } } }))
+      await load()
+      return told
+    })
+  watch(clientId, () => { gone.value = null; void load() }, { immediate: true })
+  return { looks, gone, problem, keep, keepAbout, keepPhoto, letGo, putBack }
 }

@@ -35,7 +35,7 @@ const surround = useSurround()
 const { id, client, problem: clientProblem, reload } = useClient()
 const { pieces: rail, loaded, problem: railProblem } = useRail(id)
 const { draft, canUndo, change, undo, redo, keepOnly } = useLookDraft(id)
-const { looks, problem: keepProblem, keep, keepAbout, keepPhoto, letGo } = useKeptLooks(id)
+const { looks, gone, problem: keepProblem, keep, keepAbout, keepPhoto, letGo, putBack } = useKeptLooks(id)
 const onRail = computed(() => draft.value.pieces.filter((one) => rail.value.some((p) => p.id === one)))
 const intent = computed(() => draft.value.intent)
 const rain = ref(false)
@@ -95,12 +95,23 @@ async function keepAs(name: string, another = false) {
   const parent = another && before ? { parent: before.kept.parent ?? before.id } : {}
   const { worn: how, formality, warmth, conventions } = draft.value
   const told = { ...(another ? {} : before?.kept), ...parent, worn: how, seated: draft.value.seated, formality, warmth, conventions } as LookKept
-  const kept = await keep({ ...draft.value, pieces: onRail.value, name, keptAs: another ? null : draft.value.keptAs }, told)
+  const kept = await keep({ ...draft.value, pieces: onRail.value, name, keptAs: another ? null : (before?.id ?? null) }, told)
   if (kept) {
     change({ name: kept.name, keptAs: kept.id })
     said.value = `Kept as ${kept.name}.`
   }
 }
+async function letLookGo(look: KeptLook) {
+  await letGo(look)
+  if (gone.value) said.value = `${look.name} is let go. Ctrl+Z puts it back.`
+}
+/** The newest step is taken back, be it on the figure or among the kept looks. */
+async function takeBack() {
+  if (!gone.value) return undo()
+  const told = await putBack()
+  if (told) said.value = `Taken back: ${told}.`
+}
+watch(draft, () => (gone.value = null))
 const about = (what: LookKept) => openLook.value && void keepAbout(openLook.value.id, what)
 
 /** Colours that the look lacks, asked for only when somebody wants to know. */
@@ -149,7 +160,7 @@ const forAll = (schools: Schools) =>
 useKeys(() => ({
   b: () => (beside.value = beside.value ? null : judged.value?.mends[0] ? { kind: 'mend' } : null),
   space: () => (squint.value = !squint.value),
-  'ctrl+z': undo,
+  'ctrl+z': () => void takeBack(),
   'ctrl+y': redo,
   m: firstMend,
   n: afresh,
@@ -181,7 +192,7 @@ const KEYS: [string, string][] = [
       </div>
       <div class="foot">
         <button class="word" type="button" :aria-pressed="squint" @click="squint = !squint"><kbd>Space</kbd> squint</button>
-        <button class="word" type="button" :disabled="!canUndo" @click="undo">undo</button>
+        <button class="word" type="button" :disabled="!canUndo && !gone" @click="takeBack">undo</button>
         <button class="word" type="button" @click="afresh">new look</button>
         <button class="word" type="button" :aria-pressed="seated" @click="change({ seated: !seated })">seated</button>
         <label class="around">light <select v-model="lightName" :title="light?.note"><option v-for="(one, index) in lights" :key="one.name" :value="index ? one.name : ''">{{ one.name }}</option></select></label>
@@ -207,9 +218,9 @@ const KEYS: [string, string][] = [
       <SenseNotes v-if="judged" :notes="judged.notes" :rain="rain" :formality="draft.formality" :warmth="draft.warmth" @rain="rain = $event" @formality="change({ formality: $event })" @warmth="change({ warmth: $event })" @dismiss="dismiss" @point="pointed = $event" />
       <BySchool v-if="judged && client" :judged="judged" :own="draft.conventions" :look="lookKey" :client="client.name" @school="change({ conventions: $event })" @for-all="forAll" @point="pointed = $event" />
       <AboutLook v-if="openLook" :look="openLook" :looks="looks" @kept="about" @open="open" @photo="openLook && keepPhoto(openLook.id, $event)" />
-      <KeptLooks :looks="looks" :rail="rail" :open="draft.keptAs" @open="open" @let-go="letGo" />
+      <KeptLooks :looks="looks" :rail="rail" :open="draft.keptAs" @open="open" @let-go="letLookGo" />
       <div class="keeping">
-        <KeepLook :name="draft.name" :kept="!!draft.keptAs" :empty="!onRail.length" @keep="keepAs($event)" @another="keepAs($event, true)" />
+        <KeepLook :name="draft.name" :kept="!!openLook" :empty="!onRail.length" @keep="keepAs($event)" @another="keepAs($event, true)" />
         <p class="soft" role="status">{{ said }}</p>
       </div>
     </aside>

@@ -1,8 +1,15 @@
 <script setup lang="ts">
+import { ref } from 'vue'
 import type { KeptLook, Piece } from '@/api'
 
 const { looks, rail, open } = defineProps<{ looks: KeptLook[]; rail: Piece[]; open: string | null }>()
-defineEmits<{ open: [look: KeptLook]; letGo: [look: KeptLook] }>()
+const emit = defineEmits<{ open: [look: KeptLook]; letGo: [look: KeptLook] }>()
+/** A look comes back, its photo does not: the second press lets both go. */
+const asked = ref<string | null>(null)
+function letGo(look: KeptLook) {
+  if (look.kept.photo && asked.value !== look.id) asked.value = look.id
+  else emit('letGo', look)
+}
 const hexes = (look: KeptLook) => look.pieces.map((id) => rail.find((p) => p.id === id)?.colours[0]?.hex ?? 'transparent')
 </script>
 
@@ -15,7 +22,7 @@ const hexes = (look: KeptLook) => look.pieces.map((id) => rail.find((p) => p.id 
           <span class="bolt" aria-hidden="true"><span v-for="(hex, i) in hexes(look)" :key="i" :style="{ background: hex }" /></span>
           <span class="name">{{ look.name }}</span><strong>{{ look.overall.toFixed(0) }}</strong>
         </button>
-        <button class="word soft" type="button" :aria-label="`Let go of ${look.name}`" @click="$emit('letGo', look)">let go</button>
+        <button class="word soft" type="button" :aria-label="asked === look.id ? `Let go of ${look.name}, and of its photo for good` : `Let go of ${look.name}`" @click="letGo(look)">{{ asked === look.id ? 'its photo too, for good?' : 'let go' }}</button>
       </li>
     </ul>
   </section>
