@@ -3,7 +3,7 @@
 import numpy as np
 
 from ..colour.arrays import BoolArray
-from .asked import by_name, noticed, seen
+from .asked import by_name, kept, noticed, seen
 from .batch import LookBatch, across, count
 from .points import Points, leading
 from .soft import falling, rising
@@ -13,6 +13,7 @@ from .weights import threshold
 STRONG = threshold("strong-chroma")
 
 
+@kept
 def strength(table: PieceTable) -> Feature:
     """How far a plain piece carries a colour that speaks up, 0..1."""
     return rising(table.strong, STRONG - 6, STRONG + 4) * table.plain
@@ -90,11 +91,14 @@ def pop(batch: LookBatch) -> tuple[Points, Points]:
     """One small strong colour in a quiet look, and two that quarrel."""
     quiet = batch.seen(_speaking_up)
     calm = ((0.40 - quiet) / 0.26).clip(0, 1)
-    smallness = falling(batch.area, 0.14, 0.18) * batch.of(strength)
+    smallness = falling(batch.area, 0.14, 0.18)
+    smallness *= batch.of(strength)
     vivid = (batch.of("strong") * smallness).max(axis=0)
     quarrel = np.zeros_like(vivid)
     several = np.flatnonzero(count(smallness > 0) > 1)
-    quarrel[several] = batch.most(batch.between(_quarrelling, several) * across(np.minimum, smallness[:, several]))
+    quarrel[several] = batch.most(
+        batch.between(_quarrelling, several) * across(np.minimum, smallness.take(several, axis=1))
+    )
     size = (vivid / 45).clip(0, 1)
     one = batch.weights.points["pop"] * calm * size * (1 - quarrel)
     two = -batch.weights.points["two-pops"] * quarrel * (calm + 0.4).clip(0, 1) * size
@@ -121,10 +125,11 @@ def _opposed(table: PieceTable) -> Feature:
 
 def competing(batch: LookBatch) -> Points:
     """Two strong hues of near equal area."""
-    level = batch.of(strength) * rising(batch.area, 0.06, 0.10)
+    level = rising(batch.area, 0.06, 0.10)
+    level *= batch.of(strength)
     worst = np.zeros(level.shape[1], dtype=level.dtype)
     several = np.flatnonzero(count(level > 0) > 1)
-    area, both = batch.area[:, several], across(np.minimum, level[:, several])
+    area, both = batch.area.take(several, axis=1), across(np.minimum, level.take(several, axis=1))
     nearly = across(np.minimum, area) / np.maximum(across(np.maximum, area), 1e-9)
     worst[several] = batch.most(both * rising(nearly, 0.3, 0.7) * batch.between(_opposed, several))
     return Points(
@@ -141,7 +146,7 @@ def _quiet(table: PieceTable) -> Feature:
 def held(batch: LookBatch) -> Points:
     """Several strong colours, with enough quiet cloth to hold them or without."""
     level, w = batch.of(strength), batch.weights.points
-    several = ((level * (batch.area / 0.06).clip(0, 1)).sum(axis=0) - 1).clip(0, 1)
+    several = ((level * np.minimum(batch.area / 0.06, 1)).sum(axis=0) - 1).clip(0, 1)
     quiet = batch.seen(_quiet)
     values = several * np.where(
         quiet >= 0.18, w["strong-held-by-quiet"] * (quiet / 0.35).clip(0, 1), -w["strong-unheld"] * (1 - quiet / 0.18)

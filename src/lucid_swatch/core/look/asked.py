@@ -16,6 +16,7 @@ Rule = Callable[[PieceTable], Feature]
 SEEN: list[Rule] = []
 NOTICED: list[Rule] = []
 MARKED: list[Rule] = []
+KEPT: set[Rule] = set()
 
 
 def seen(rule: Rule) -> Rule:
@@ -33,6 +34,12 @@ def noticed(rule: Rule) -> Rule:
 def marked(rule: Rule) -> Rule:
     """Lists a yes or no; wanted is whether any piece of a look gives a yes."""
     MARKED.append(rule)
+    return rule
+
+
+def kept(rule: Rule) -> Rule:
+    """Notes that several rules ask for it, each on its own."""
+    KEPT.add(rule)
     return rule
 
 

@@ -8,12 +8,13 @@ from functools import cached_property
 from typing import Any
 
 import numpy as np
+from scipy.sparse import csr_array
 
 from ..client.colouring import Colouring, read_colouring
 from ..colour.arrays import BoolArray, IntArray, RealArray
 from ..garment.piece import Piece
 from ..garment.vocabulary import Category
-from .asked import MARKED, NOTICED, SEEN, Rule, marked, marks, noticed_features, seen_features
+from .asked import KEPT, MARKED, NOTICED, SEEN, Rule, marks, noticed_features, seen_features
 from .body import Zone
 from .look import Conventions, Intent, Look, in_order
 from .points import Points
@@ -50,7 +51,8 @@ class LookBatch:
     def area(self) -> RealArray:
         """Share of the figure that shows the piece. (m, n), the places of a look sum to 1."""
         area = _seen_area(self)
-        share: RealArray = area / np.maximum(area.sum(axis=0), 1e-9)
+        share: RealArray = area
+        share /= np.maximum(area.sum(axis=0), 1e-9)
         return share
 
     @cached_property
@@ -62,8 +64,8 @@ class LookBatch:
     @cached_property
     def emphasis(self) -> RealArray:
         """How much each piece counts beside its area: small things are noticed. (m, n), the places sum to 1."""
-        weight = self.area_root * self.area_root
-        share: RealArray = weight / np.maximum(weight.sum(axis=0), 1e-9)
+        share: RealArray = self.area_root * self.area_root
+        share /= np.maximum(share.sum(axis=0), 1e-9)
         return share
 
     @cached_property
@@ -74,8 +76,8 @@ class LookBatch:
         """A feature of the table, or what a rule makes of each piece, for every place. (m, n)."""
         if feature not in self._gathered:
             gathered = self._gather(self.table.named(feature), self.rows)
-            # what only one rule asks for is not kept: memory that is used again is still at hand
-            if not isinstance(feature, str):
+            # what only one measure asks for, and once, is not kept: memory that is used again is still at hand
+            if not isinstance(feature, str) and feature not in KEPT:
                 return gathered
             self._gathered[feature] = gathered
         return self._gathered[feature]
@@ -92,7 +94,7 @@ class LookBatch:
 
     def some(self, rule: Rule) -> BoolArray:
         """Whether a marked rule holds for any piece. (n,)."""
-        yes: BoolArray = (self._marks & np.uint64(1 << MARKED.index(rule))).astype(bool)
+        yes: BoolArray = (self._marks & np.uint64(1 << MARKED.index(rule))) != 0
         return yes
 
     @cached_property
@@ -104,9 +106,21 @@ class LookBatch:
         return self._mean(noticed_features, self.emphasis)
 
     def _mean(self, features: Rule, weight: RealArray) -> RealArray:
-        gathered = self.table.derive(features).take(self.rows, axis=0, mode="wrap")
-        mean: RealArray = np.einsum("mn,mnk->kn", weight, gathered)
+        values = self.table.derive(features)
+        # a look is a sparse row of weights over the pieces of the table; set as they are, they are not searched for faults
+        within = self._within
+        within.data = weight.T.ravel()
+        mean: RealArray = np.ascontiguousarray((within @ values).T)
         return mean
+
+    @cached_property
+    def _within(self) -> Any:
+        """Which pieces each look holds, of what weight is left open. Sparse, (n, pieces + 1)."""
+        places, looks = self.rows.shape
+        within = csr_array((looks, self.table.blank + 1), dtype=np.float32)
+        within.indices = self.rows.T.ravel().astype(np.int32)
+        within.indptr = np.arange(0, places * looks + 1, places, dtype=np.int32)
+        return within
 
     @cached_property
     def _marks(self) -> IntArray:
@@ -119,7 +133,9 @@ class LookBatch:
 
     def between(self, feature: str | Rule, looks: IntArray | None = None) -> Any:
         """The same of pairs, for every two places. (pairs, n), in the order of `across`. looks: only of these."""
-        return self._gather(self.table.named(feature), self._cells if looks is None else self._cells[:, looks])
+        return self._gather(
+            self.table.named(feature), self._cells if looks is None else self._cells.take(looks, axis=1)
+        )
 
     @cached_property
     def _cells(self) -> IntArray:
@@ -150,16 +166,47 @@ class LookBatch:
     def silent(self, code: str) -> Points:
         """A rule that has nothing to say of any look."""
         none = np.zeros(self.rows.shape, dtype=bool)
-        return Points(code, np.zeros(self.rows.shape[1], dtype=np.float32), lambda i: none[:, i], lambda i: "")
+        values = np.zeros(self.rows.shape[1], dtype=np.float32)
+        return Points(code, values, lambda i: none[:, i], lambda i: "", silent=True)
 
-    def only(self, look: int) -> "LookBatch":
-        """One look of the batch, as a batch."""
-        own = slice(look, look + 1)
-        return LookBatch(
-            self.table, self.rows[:, own], {name: values[own] for name, values in self.schools.items()},
-            self.intent[own], {name: values[own] for name, values in self.colouring.items()}, self.has_client[own],
-            self.weights,
+    def only(self, looks: IntArray) -> "LookBatch":
+        """Some looks of the batch, as a batch. looks: rising."""
+        if len(looks) == self.rows.shape[1]:
+            return self
+        some = LookBatch(
+            self.table, self.rows.take(looks, axis=1), {name: values[looks] for name, values in self.schools.items()},
+            self.intent[looks], {name: values[looks] for name, values in self.colouring.items()},
+            self.has_client[looks], self.weights,
         )  # fmt: skip
+        # what is known already is not worked out again
+        for name in ("area", "area_root", "emphasis"):
+            if name in self.__dict__:
+                some.__dict__[name] = self.__dict__[name].take(looks, axis=1)
+        return some
+
+    def having(self, rule: Rule) -> "tuple[IntArray, LookBatch]":
+        """The looks for which a marked rule holds for any piece, and a batch of them."""
+        key = ("having", rule)
+        if key not in self._gathered:
+            looks = np.flatnonzero(self.some(rule))
+            self._gathered[key] = looks, self.only(looks)
+        found: tuple[IntArray, LookBatch] = self._gathered[key]
+        return found
+
+    def spread(self, points: Points, looks: IntArray) -> Points:
+        """Points of some looks of the batch as points of all. looks: those of `only`."""
+        count = self.rows.shape[1]
+        if points.silent:
+            return self.silent(points.code)
+        if len(looks) == count:
+            return points
+        values = np.zeros(count, dtype=np.float32)
+        values[looks] = points.values
+
+        def place(i: int) -> int:
+            return int(np.searchsorted(looks, i))
+
+        return Points(points.code, values, lambda i: points.pieces(place(i)), lambda i: points.text(place(i)))
 
     def called(self, look: int, places: BoolArray) -> str:
         """The pieces at some places of one look, by name, for a sentence. places: (m,)."""
@@ -187,7 +234,8 @@ def across(act: np.ufunc, values: Any, others: Any = None) -> Any:
 
 def count(places: BoolArray) -> Any:
     """How many places of each look. (m, n) to (n,)."""
-    return np.add.reduce(places.view(np.int8), axis=0)
+    # numbers as small as they can be are counted several times as fast
+    return np.add.reduce(places.view(np.int8), axis=0, dtype=np.int8 if len(places) < 128 else np.int32)
 
 
 def make_batch(looks: list[Look]) -> LookBatch:
@@ -243,27 +291,22 @@ def batch_of(
     )  # fmt: skip
 
 
-@marked
 def _coat(table: PieceTable) -> Any:
     return table.is_a(Category.COAT, Category.WRAP)
 
 
-@marked
 def _jacket(table: PieceTable) -> Any:
     return table.is_a(Category.JACKET, Category.WAISTCOAT)
 
 
-@marked
 def _closed_layer(table: PieceTable) -> Any:
     return table.closed & (_coat(table) | _jacket(table))
 
 
-@marked
 def _knit(table: PieceTable) -> Any:
     return table.is_a(Category.KNIT)
 
 
-@marked
 def _trousers(table: PieceTable) -> Any:
     return table.is_a(Category.TROUSERS)
 
@@ -272,31 +315,39 @@ def _shirt(table: PieceTable) -> Any:
     return table.is_a(Category.SHIRT)
 
 
-COVERED = ("upper", "whole", "lower", "jacket", "shirt", "legs", "else")
+OVER = (_coat, _jacket, _closed_layer, _knit, _trousers)
+"""What lies over other pieces. A company of pieces is a number with a bit for each of them."""
 
 
-def _covered_as(table: PieceTable) -> Any:
-    """Which of COVERED a piece is."""
-    kinds = (
-        _shirt(table), table.worn(Zone.UPPER), table.worn(Zone.WHOLE), table.worn(Zone.LOWER), _jacket(table),
-        table.worn(Zone.LEGS),
-    )  # fmt: skip
-    names = ("shirt", "upper", "whole", "lower", "jacket", "legs")
-    return np.select(kinds, [np.int8(COVERED.index(name)) for name in names], np.int8(COVERED.index("else")))
+def _lies_over(table: PieceTable) -> Any:
+    """The bits of what a piece is of OVER."""
+    bits = [rule(table).astype(np.uint8) << np.uint8(bit) for bit, rule in enumerate(OVER)]
+    return np.bitwise_or.reduce(bits, axis=0)
+
+
+def _area_in_company(table: PieceTable) -> Any:
+    """Area of each piece in every company, in hundredths of a figure. (companies * (n + 1),), all pieces of the first
+    company first. Layers are worn open unless the piece says closed."""
+    coat, jacket, closed, knit, trousers = ((np.arange(1 << len(OVER)) & (1 << k)) != 0 for k in range(len(OVER)))
+    layered, legs_hidden = coat | jacket, np.where(trousers, 0.2, 1.0)
+    upper = np.where(layered, np.where(closed, 0.12, 10 / 28), 1.0)
+    whole = np.where(layered, np.where(closed, 0.4, np.where(coat, 0.6, 0.75)), 1.0)
+    lower = np.where(coat, np.where(closed, 0.5, 0.75), 1.0)
+    under_a_coat = np.where(coat, np.where(closed, 0.15, 0.45), 1.0)
+    shirt = upper * np.where(knit, 4 / 28, 1.0)
+    seen = np.ones((len(coat), table.blank + 1))
+    for worn, share in (
+        (table.worn(Zone.LEGS), legs_hidden), (_jacket(table), under_a_coat), (table.worn(Zone.LOWER), lower),
+        (table.worn(Zone.WHOLE), whole), (table.worn(Zone.UPPER), upper), (_shirt(table), shirt),
+    ):  # fmt: skip
+        seen[:, worn] = share[:, None]
+    return (seen * table.area).ravel()
 
 
 def _seen_area(batch: LookBatch) -> RealArray:
-    """Area of each piece after what lies over it, in hundredths of a figure. (m, n). Layers are worn open unless the
-    piece says closed."""
-    coat, jacket, closed = batch.some(_coat), batch.some(_jacket), batch.some(_closed_layer)
-    seen = np.ones((len(COVERED), batch.rows.shape[1]), dtype=np.float32)
-    upper, whole, lower, under, shirt, legs, _ = seen
-    upper[...] = np.where(coat | jacket, np.where(closed, 0.12, 10 / 28), 1.0)
-    whole[...] = np.where(coat | jacket, np.where(closed, 0.4, np.where(coat, 0.6, 0.75)), 1.0)
-    lower[...] = np.where(coat, np.where(closed, 0.5, 0.75), 1.0)
-    under[...] = np.where(coat, np.where(closed, 0.15, 0.45), 1.0)
-    shirt[...] = upper * np.where(batch.some(_knit), 4 / 28, 1.0)
-    legs[...] = np.where(batch.some(_trousers), 0.2, 1.0)
-    looks = seen.shape[1]
-    area: RealArray = batch.of("area") * seen.take(batch.of(_covered_as) * np.intp(looks) + np.arange(looks))
+    """Area of each piece after what lies over it, in hundredths of a figure. (m, n)."""
+    company = np.bitwise_or.reduce(batch.of(_lies_over), axis=0).astype(np.intp)
+    area: RealArray = batch.table.derive(_area_in_company).take(
+        batch.rows + company * (batch.table.blank + 1), mode="wrap"
+    )
     return area

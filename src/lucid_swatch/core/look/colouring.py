@@ -34,8 +34,9 @@ def _near(batch: LookBatch) -> RealArray:
     """Weight of each piece at the face. (m, n), the places sum to 1."""
     layered = batch.some(is_layer)
     nearness = batch.of(_nearness) + batch.of(_nearer_under_a_layer) * layered
-    weight = np.sqrt(batch.area) * nearness
-    near: RealArray = weight / np.maximum(weight.sum(axis=0), 1e-9)
+    near: RealArray = np.sqrt(batch.area)
+    near *= nearness
+    near /= np.maximum(near.sum(axis=0), 1e-9)
     return near
 
 
@@ -43,13 +44,14 @@ def _temperature(batch: LookBatch, near: RealArray) -> Points:
     skin, trust = batch.colouring["undertone"], batch.colouring["undertone_trust"]
     # a white or a black sits with every skin; a cool skin minds warm cloth and the other way round
     warmth = batch.of("temperature")
-    agreement = warmth * skin
-    felt = near * agreement
+    warm = near * warmth
+    cool = np.minimum(warm, 0).sum(axis=0)
+    total = warm.sum(axis=0)
     worth = batch.weights.points["near-face-temperature"] / 0.8
-    values = worth * (felt + 0.25 * np.minimum(felt, 0)).sum(axis=0) * trust
+    values = worth * skin * (total + 0.25 * np.where(skin > 0, cool, total - cool)) * trust
 
     def places(i: int) -> BoolArray:
-        telling = felt[:, i] if values[i] >= 0 else -felt[:, i]
+        telling = warm[:, i] * skin[i] * (1 if values[i] >= 0 else -1)
         shown: BoolArray = telling > 0.3 * max(float(telling.max()), 1e-9)
         return shown
 

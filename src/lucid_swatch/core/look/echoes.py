@@ -3,6 +3,7 @@
 import numpy as np
 
 from ..colour.arrays import BoolArray
+from .asked import by_name, marked
 from .batch import LookBatch, count
 from .points import Points, leading
 from .soft import falling
@@ -10,6 +11,7 @@ from .table import Feature, PieceTable
 from .weights import threshold
 
 PRINT_MATCH = threshold("print-match")
+PRINT = marked(by_name("print"))
 
 
 def _seen(table: PieceTable) -> Feature:
@@ -55,9 +57,14 @@ def _partner(table: PieceTable) -> Feature:
 
 def accents_of_prints(batch: LookBatch) -> Points:
     """Coloured partners in a print's own colours, or in others."""
-    prints = batch.of("print")
-    if not prints.any():
+    printed, some = batch.having(PRINT)
+    if not len(printed):
         return batch.silent("accent-from-the-print")
+    return batch.spread(_accents(some), printed)
+
+
+def _accents(batch: LookBatch) -> Points:
+    """All looks hold a print."""
     belongs = batch.best_with_any(batch.between(_print_with_plain))
     w = batch.weights.points
     full = w["accent-from-the-print"] + w["accent-against-the-print"]
@@ -65,7 +72,7 @@ def accents_of_prints(batch: LookBatch) -> Points:
     weight = coloured * (batch.area / 0.10).clip(0.35, 1)
     total = weight.sum(axis=0)
     values = (weight * (full * belongs - w["accent-against-the-print"])).sum(axis=0) / np.maximum(total, 0.6)
-    values = values * (prints.any(axis=0) & (total > 0))
+    values = values * (total > 0)
 
     def matching(i: int) -> BoolArray:
         return leading(coloured[:, i] * belongs[:, i])

@@ -29,8 +29,10 @@ def one_metal(batch: LookBatch) -> Points:
     shown = batch.of(shows_metal)
     kinds = np.bitwise_count(np.bitwise_or.reduce(batch.of(_metal_kinds), axis=0))
     w = batch.weights.points
-    match = np.where(kinds > 1, -w["metals-mixed"], np.where(count(shown) > 1, w["one-metal"], 0.0))
-    mix = np.where(kinds > 1, w["metals-mixed-on-purpose"], 0.0)
+    several = kinds > 1
+    match = (count(shown) > 1) * np.float32(w["one-metal"])
+    match[several] = -w["metals-mixed"]
+    mix = several * np.float32(w["metals-mixed-on-purpose"])
     return Points(
         "one-metal", np.where(batch.schools["mix_metals"], mix, match), lambda i: shown[:, i],
         lambda i: f"{batch.called(i, shown[:, i])}: {'one metal repeated' if kinds[i] == 1 else f'{kinds[i]} metals'}",
@@ -66,7 +68,7 @@ def pale_accessories(batch: LookBatch) -> Points:
     light = ((pale - 66) / 14).clip(0, 1) * (total > 0)
     dark = gap > 12
     darks = count(dark)
-    values = -w["dark-accessories"] * light * deepest / 45 * np.where(darks > 1, 0.4, 1.0)
+    values = -w["dark-accessories"] * light * deepest / 45 * np.where(darks > 1, np.float32(0.4), np.float32(1))
     values = values + w["pale-accessories"] * light * ((darks == 0) & batch.some(_heavy))
     return Points(
         "pale-accessories", values, lambda i: dark[:, i] if values[i] < 0 else heavy[:, i],

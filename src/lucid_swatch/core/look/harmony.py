@@ -38,7 +38,8 @@ def measure_harmony(batch: LookBatch) -> Measured:
 def _base(batch: LookBatch) -> Points:
     weight = across(np.multiply, batch.area)
     total = weight.sum(axis=0)
-    mean = (batch.between("harmony") * weight).sum(axis=0) / np.maximum(total, 1e-9)
+    weight *= batch.between("harmony")
+    mean = weight.sum(axis=0) / np.maximum(total, 1e-9)
     values = batch.weights.points["colours-together"] * (mean - USUAL).clip(-1, 1) * (total > 0)
     return Points(
         "colours-together", values, lambda i: batch.present[:, i],

@@ -3,7 +3,6 @@
 import numpy as np
 
 from ..colour.arrays import BoolArray, RealArray
-from ..colour.spaces import hue_distance
 from .asked import marked, seen
 from .batch import LookBatch, across
 from .body import Zone
@@ -23,7 +22,7 @@ def measure_monochrome(batch: LookBatch) -> Measured:
 
 
 def _cloth(table: PieceTable) -> Feature:
-    return ~table.metallic
+    return (~table.metallic).astype(np.float32)
 
 
 def _own_family(table: PieceTable) -> Feature:
@@ -35,7 +34,9 @@ def oneness(batch: LookBatch) -> RealArray:
     """0 for colours all over the circle .. 1 for one family. (n,). Metal does not count."""
     weight = batch.emphasis * batch.of(_cloth)
     own = (batch.of(_own_family) * weight * weight).sum(axis=0)
-    alike = own + 2 * (batch.between("family") * across(np.multiply, weight)).sum(axis=0)
+    pairs = across(np.multiply, weight)
+    pairs *= batch.between("family")
+    alike = own + 2 * pairs.sum(axis=0)
     share: RealArray = alike / np.maximum(weight.sum(axis=0) ** 2, 1e-9)
     return share
 
@@ -73,12 +74,16 @@ def _foreign_to_neutrals(table: PieceTable) -> Feature:
 
 def _stray(batch: LookBatch) -> Points:
     total = batch.seen(_coloured)
-    away = hue_distance(batch.of("leading_hue"), np.degrees(np.arctan2(batch.seen(_along), batch.seen(_across))))
+    leading_hue = np.degrees(np.arctan2(batch.seen(_along), batch.seen(_across))) % 360
+    away = batch.of("leading_hue") - leading_hue
+    np.abs(away, out=away)
+    np.minimum(away, 360 - away, out=away)
     led = 0.6 + 0.4 * rising(total, 0.2, 0.3)
-    foreign = batch.of(_foreign_at_all) * rising(away, 45, 90)
+    foreign = rising(away, 45, 90)
+    foreign *= batch.of(_foreign_at_all)
     # in a look of neutrals any strong colour is the foreign one
-    foreign = np.maximum(foreign, falling(total, 0.08, 0.24) * batch.of(_foreign_to_neutrals))
-    worst = (foreign * (batch.emphasis / 0.08).clip(0.3, 1)).max(axis=0)
+    np.maximum(foreign, falling(total, 0.08, 0.24) * batch.of(_foreign_to_neutrals), out=foreign)
+    worst = ((batch.emphasis / 0.08).clip(0.3, 1) * foreign).max(axis=0)
     return Points(
         "foreign-hue", -batch.weights.points["foreign-hue"] * led * worst, lambda i: leading(foreign[:, i]),
         lambda i: f"{batch.called(i, leading(foreign[:, i]))}: a hue from outside the family",
@@ -93,9 +98,10 @@ def _breaks(table: PieceTable) -> Feature:
 def _relief(batch: LookBatch, one: RealArray) -> tuple[Points, Points]:
     lightness, large = batch.of("mean_lightness"), batch.area > 0.04
     # of the large ones the lightest and the darkest, each counted from its own end of the scale
-    lightest, deepest = (lightness * large).max(axis=0), ((100 - lightness) * large).max(axis=0)
+    counted = large.astype(np.float32)
+    lightest, deepest = (lightness * counted).max(axis=0), ((100 - lightness) * counted).max(axis=0)
     step = (lightest + deepest - 100).clip(0, None)
-    inner = np.sqrt((batch.of("lightness_variance") * large).max(axis=0))
+    inner = np.sqrt((batch.of("lightness_variance") * counted).max(axis=0))
     kinds = np.bitwise_count(np.bitwise_or.reduce(batch.of("surfaces"), axis=0))
     broken = batch.some(_breaks)
     by_lightness = 1 - np.exp(-np.maximum(step, 1.5 * inner) / 14)
@@ -147,12 +153,16 @@ def _at_the_foot(table: PieceTable) -> Feature:
 
 
 def _column(batch: LookBatch) -> Points:
-    waist, foot = (batch.between(gap).min(axis=0, initial=99) for gap in (_at_the_waist, _at_the_foot))
+    waist = batch.between(_at_the_waist).min(axis=0, initial=99)
     body = waist * ~batch.some(_is_whole)
-    line = falling(body, 5, 15) * (0.6 + 0.4 * falling(foot, 6, 20))
+    line = falling(body, 5, 15)
+    lined = np.flatnonzero(line)
+    foot = np.full_like(line, 99)
+    foot[lined] = batch.between(_at_the_foot, lined).min(axis=0, initial=99)
+    line = line * (0.6 + 0.4 * falling(foot, 6, 20))
     layered = batch.some(_is_open_layer)
     w = batch.weights.points
-    values = line * np.where(layered, w["column-under-a-layer"], w["column"])
+    values = line * np.where(layered, np.float32(w["column-under-a-layer"]), np.float32(w["column"]))
 
     def places(i: int) -> BoolArray:
         table, rows = batch.table, batch.rows[:, i]

@@ -21,8 +21,8 @@ MOST_SCORED = 4000
 """Base looks that are scored; of more, that many are drawn."""
 DRAWN_FOR_EXTRAS, TRIED_FOR_OPENINGS = 40, 120
 """Good base looks on which each accessory is tried, and base looks on which each stranger is."""
-CHUNK = 8000
-"""Looks scored at once: enough that numpy's own cost a call hardly counts, few enough for a dozen megabytes."""
+CHUNK = 12000
+"""Looks scored at once: enough that numpy's own cost a call hardly counts, few enough for some twenty megabytes."""
 BASE = (Zone.UPPER, Zone.LOWER, Zone.WHOLE, Zone.FEET, Zone.LAYER)
 EXTRA = (Zone.HEAD, Zone.NECK, Zone.WAIST, Zone.HAND, Zone.LEGS)
 NOTHING = -1

@@ -17,6 +17,8 @@ class Points:
     """(places,), the pieces of one look, by its index, that made it so; only asked for where the points are not 0."""
     text: Callable[[int], str]
     """The sentence for one look, by its index; only asked for where the points are not 0."""
+    silent: bool = False
+    """Whether the rule has nothing to say of any look."""
 
 
 @dataclass(frozen=True, slots=True, eq=False)

@@ -1,14 +1,23 @@
 """Steps without a cliff, for arrays of looks."""
 
+import numpy as np
+
 from ..colour.arrays import RealArray
 
 
 def rising(values: RealArray, low: float, high: float) -> RealArray:
     """0 up to low, 1 from high, a straight line between. Any shape."""
-    risen: RealArray = ((values - low) * (1 / (high - low))).clip(0, 1)
-    return risen
+    return _limited(values - low, 1 / (high - low))
 
 
 def falling(values: RealArray, low: float, high: float) -> RealArray:
     """1 up to low, 0 from high, a straight line between. Any shape."""
-    return rising(-values, -high, -low)
+    return _limited(high - values, 1 / (high - low))
+
+
+def _limited(steps: RealArray, slope: float) -> RealArray:
+    """What is between 0 and 1 of a slope. steps: of our own, and written over: a step costs less where it lies."""
+    steps = np.asarray(steps)
+    steps *= slope
+    np.maximum(steps, 0, out=steps)
+    return np.minimum(steps, 1, out=steps)

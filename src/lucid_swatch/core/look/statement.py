@@ -4,9 +4,9 @@ import numpy as np
 
 from ..colour.arrays import BoolArray, IntArray, RealArray
 from .accents import STRONG
-from .asked import by_name, marked, seen
+from .asked import seen
 from .batch import INTENTS, LookBatch, count
-from .echoes import friendly
+from .echoes import PRINT, friendly
 from .look import Intent
 from .points import Measured, Points, leading
 from .soft import falling, rising
@@ -14,19 +14,19 @@ from .table import Feature, PieceTable
 from .weights import threshold
 
 LOUD_PARTNER = threshold("loud-partner")
-PRINT = marked(by_name("print"))
 
 
 def measure_statement(batch: LookBatch) -> Measured:
     """Points for every look of a batch."""
     weight = statement_weights(batch)
     first, lead = weight.max(axis=0), _leader(weight)
-    prints = batch.of("print")
-    busiest = ((weight + 1) * prints).argmax(axis=0) if prints.any() else None
+    printed, some = batch.having(PRINT)
+    busiest = ((weight[:, printed] + 1) * some.of("print")).argmax(axis=0)
+    picked_up = [batch.spread(points, printed) for points in _pick_up(some, busiest)]
     return Measured(
         batch.weights.starts["statement"],
         (
-            _focus(batch, first, lead), _compete(batch, weight, first, lead, busiest), *_pick_up(batch, busiest),
+            _focus(batch, first, lead), _compete(batch, weight, first, lead, _belonging(some, busiest), printed, busiest), *picked_up,
             _mute(batch, first, lead), _print_school(batch), _accent_wanted(batch),
         ),
     )  # fmt: skip
@@ -44,10 +44,13 @@ def _unsaid(table: PieceTable) -> Feature:
 def statement_weights(batch: LookBatch) -> RealArray:
     """How much each piece draws the eye, 0..1. (m, n). The stylist's own say wins."""
     area, seen = batch.area, batch.of(_plainly_strong)
-    company = (batch.seen(_plainly_strong) - area * seen) / np.maximum(1 - area, 1e-9)
-    colour = 0.55 * ((seen - company - 12) / 50).clip(0, 1)
-    size = (batch.area_root / np.float32(0.18**0.3)).clip(0.05**0.3, 1)
-    weight = ((batch.of("boldness") + colour) * size).clip(0, 1) * batch.present
+    company = batch.seen(_plainly_strong) - area * seen
+    company /= np.maximum(1 - area, 1e-9)
+    weight = rising(seen - company, 12, 62)
+    weight *= 0.55
+    weight += batch.of("boldness")
+    weight *= (batch.area_root / np.float32(0.18**0.3)).clip(0.05**0.3, 1)
+    np.minimum(weight, 1, out=weight)
     unsaid = batch.of(_unsaid)
     drawn: RealArray = weight if unsaid.all() else np.where(unsaid, weight, batch.of("said"))
     return drawn
@@ -72,26 +75,32 @@ def _focus(batch: LookBatch, first: RealArray, lead: BoolArray) -> Points:
 
 
 def _belonging(batch: LookBatch, busiest: IntArray) -> RealArray:
-    """How far each piece belongs to a print, and so does not compete with it, 0..1. (m, n)."""
+    """How far each piece belongs to a print, and so does not compete with it, 0..1. (m, n). All looks hold a print."""
     prints = batch.of("print")
-    pick_up = ~batch.schools["mute_round_statement"] & batch.some(PRINT)
-    shared = batch.beside(busiest, "picked_up") * (pick_up & ~prints)
-    belonging: RealArray = 0.75 * shared
+    shared = batch.beside(busiest, "picked_up") * (~batch.schools["mute_round_statement"] & ~prints)
+    belonging: RealArray = 0.75 * shared * batch.of(_unsaid)
     several = np.flatnonzero((count(prints) > 1) & ~batch.schools["one_print"])
     befriended = batch.best_with_any(batch.between(friendly, several))
+    befriended = befriended * batch.of(_unsaid)[:, several]
     belonging[:, several] = np.maximum(belonging[:, several], 0.55 * befriended)
     return belonging
 
 
 def _compete(
-    batch: LookBatch, weight: RealArray, first: RealArray, lead: BoolArray, busiest: IntArray | None
+    batch: LookBatch,
+    weight: RealArray,
+    first: RealArray,
+    lead: BoolArray,
+    belonging: RealArray,
+    printed: IntArray,
+    busiest: IntArray,
 ) -> Points:
+    """printed: the looks that hold a print. belonging, busiest: how far each piece of those belongs to it, and which
+    piece it is."""
     rival = weight * ~lead
-    if busiest is not None:
-        belonging = _belonging(batch, busiest) * batch.of(_unsaid)
-        rival = rival * (1 - belonging)
-        # what belongs to a print does not compete with it, whichever of the two leads
-        rival[busiest, np.arange(len(busiest))] *= 1 - (belonging * lead).max(axis=0)
+    rival[:, printed] *= 1 - belonging
+    # what belongs to a print does not compete with it, whichever of the two leads
+    rival[busiest, printed] *= 1 - (belonging * lead[:, printed]).max(axis=0)
     second = rival.max(axis=0)
     close = ((second / np.maximum(first, 1e-9) - 0.35) / 0.6).clip(0, 1)
     values = -batch.weights.points["statements-compete"] * close * ((second - 0.15) / 0.3).clip(0, 1)
@@ -106,10 +115,11 @@ def _compete(
     )  # fmt: skip
 
 
-def _pick_up(batch: LookBatch, busiest: IntArray | None) -> tuple[Points, Points]:
-    if busiest is None:
+def _pick_up(batch: LookBatch, busiest: IntArray) -> tuple[Points, Points]:
+    """All looks hold a print. busiest: which piece of each is the busiest one."""
+    if not len(busiest):
         return batch.silent("picked-up"), batch.silent("every-colour-again")
-    w, has_print = batch.weights.points, batch.some(PRINT)
+    w = batch.weights.points
     plain, which = batch.of("plain"), batch.beside(busiest, "motif")
     by_ground, by_motif = batch.beside(busiest, "by_ground"), batch.beside(busiest, "by_motif")
     ground = (rising(by_ground, 0.3, 0.7) * plain).max(axis=0)
@@ -120,7 +130,7 @@ def _pick_up(batch: LookBatch, busiest: IntArray | None) -> tuple[Points, Points
     number, most = motifs.sum(axis=0), motifs.max(axis=0)
     # the ground counts when it comes a second time: a print all of whose colours return has no room left
     every = rising(number - np.maximum(colours - 1, 1), -0.6, -0.1) * rising(number + ground, 2.2, 2.8)
-    school = ~batch.schools["mute_round_statement"] & has_print
+    school = ~batch.schools["mute_round_statement"]
     one_or_two = w["picked-up"] * school * most * falling(number, 2, 3) * (1 - every)
     too_many = -w["every-colour-again"] * school * every
 
@@ -169,8 +179,11 @@ def _mute(batch: LookBatch, first: RealArray, lead: BoolArray) -> Points:
 
 
 def _print_school(batch: LookBatch) -> Points:
+    school = batch.schools["one_print"]
+    if not school.any():
+        return batch.silent("one-print")
     prints = batch.of("print")
-    several, school = count(prints), batch.schools["one_print"]
+    several = count(prints)
     values = -batch.weights.points["one-print"] * ((several > 1) & school)
     return Points(
         "one-print", values, lambda i: prints[:, i],
@@ -184,6 +197,8 @@ def _accent_level(table: PieceTable) -> Feature:
 
 def _accent_wanted(batch: LookBatch) -> Points:
     wanted, w = batch.intent == INTENTS.index(Intent.ACCENT), batch.weights.points
+    if not wanted.any():
+        return batch.silent("accent-wanted")
     level = batch.of(_accent_level) * falling(batch.area, 0.17, 0.23)
     values = wanted * ((w["accent-there"] + w["accent-missing"]) * level.max(axis=0) - w["accent-missing"])
     return Points(

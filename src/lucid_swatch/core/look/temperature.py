@@ -24,9 +24,9 @@ def is_leather(table: PieceTable) -> Feature:
     return table.worn(*LEATHER)
 
 
-def temperature_sides(batch: LookBatch) -> tuple[RealArray, RealArray]:
-    """Warm and cool neutral cloth of each piece, by emphasis. (m, n) each."""
-    return batch.emphasis * batch.of("warm"), batch.emphasis * batch.of("cool")
+def _side(table: PieceTable) -> Feature:
+    """Warm neutral cloth of each piece, less its cool."""
+    return table.warm - table.cool
 
 
 WARM, COOL, BLUE = noticed(by_name("warm")), noticed(by_name("cool")), seen(by_name("blue"))
@@ -51,14 +51,13 @@ def _opposed(batch: LookBatch) -> tuple[RealArray, RealArray]:
 
 def temperature(batch: LookBatch) -> tuple[Points, Points]:
     """Neutrals of one temperature, and neutrals that cross."""
-    warm, cool = temperature_sides(batch)
     total_warm, total_cool = batch.noticed(WARM), batch.noticed(COOL)
     hard_warm, hard_cool = _opposed(batch)
     crossing = (2 * np.minimum(hard_warm, hard_cool) / np.maximum(total_warm + total_cool, ENOUGH)).clip(0, 1)
     separator = (separators(batch) / 0.10).clip(0, 1)
     crossed = -batch.weights.points["temperature-crosses"] * crossing * (1 - 0.6 * separator)
     warmer = total_warm >= total_cool
-    side = (warm - cool) * np.where(warmer, np.float32(1), np.float32(-1))
+    side = batch.of(_side) * batch.emphasis * np.where(warmer, np.float32(1), np.float32(-1))
     several = (rising(side, AGREES, 0.12).sum(axis=0) - 1).clip(0, 3) / 3
     agreed = batch.weights.points["temperature-agrees"] * (1 - (1 - several) ** 2) * (1 - 1.6 * crossing).clip(0, 1)
 

@@ -70,8 +70,8 @@ class Scores:
 def score_batch(batch: LookBatch) -> Scores:
     """Scores a batch of looks. No sentence is made here."""
     measured = measure_all(batch)
-    totals = np.stack([_total(m) for m in measured])
-    parts = np.array([batch.weights.parts[i] for i in INTENTS])[batch.intent].T.copy()
+    totals = np.stack([_total(m) for m in measured]) / 10**DIGITS
+    parts = np.array([batch.weights.parts[i] for i in INTENTS]).T.take(batch.intent, axis=1)
     parts[COLOURING] *= batch.has_client
     overall = (totals * parts).sum(axis=0) / parts.sum(axis=0)
     totals[COLOURING, ~batch.has_client] = np.nan
@@ -93,11 +93,13 @@ def _printed(values: FloatArray) -> FloatArray:
 
 
 def _total(measured: Measured) -> FloatArray:
-    digits = np.empty((len(measured.points), len(measured.points[0].values)), dtype=np.float32)
-    for row, points in zip(digits, measured.points, strict=True):
-        np.multiply(points.values, np.float32(10**DIGITS), out=row, casting="same_kind")
+    """The score in the last printed digit. (looks,)."""
+    said = [points.values for points in measured.points if not points.silent]
+    digits = np.empty((len(said), len(said[0])), dtype=np.float32)
+    for row, values in zip(digits, said, strict=True):
+        np.multiply(values, np.float32(10**DIGITS), out=row, casting="same_kind")
     total = np.rint(digits, out=digits).sum(axis=0)
-    score: FloatArray = (total.astype(float) / 10**DIGITS + measured.start).clip(0.0, 100.0).round(DIGITS)
+    score: FloatArray = (total + np.float32(measured.start * 10**DIGITS)).clip(0, 100 * 10**DIGITS).astype(float)
     return score
 
 
@@ -133,7 +135,7 @@ def read_intent(batch: LookBatch, row: int) -> Intent:
     said = INTENTS[int(batch.intent[row])]
     if said is not None:
         return said
-    alone = batch.only(row)
+    alone = batch.only(np.array([row]))
     if statement_weights(alone).max() > 0.5:
         return Intent.STATEMENT
     if (alone.of(is_strong) & (alone.area < 0.16)).any():
