@@ -18,7 +18,7 @@ from lucid_swatch.core.look.verdict import judge
 from tests.strategies import lab_colours, looks
 
 C = Category
-CLIFF, RARE = 7.5, 0.0005
+CLIFF = 5
 """Points that no step of one CIEDE2000 may move a measure, and how many of the steps may move it by five."""
 
 
@@ -30,8 +30,7 @@ def test_a_difference_that_nobody_sees_moves_no_measure_far():
     draw = np.random.default_rng(8)
     own = [look for pair in own_pairs() for look in (pair.better, pair.worse)]
     steps = np.concatenate([steps_moved(look, draw, 12) for look in [*wardrobe_looks(draw, 120), *own]])
-    assert steps.max() < CLIFF
-    assert (steps > 5).mean() <= RARE
+    assert steps.max() <= CLIFF
 
 
 def test_who_leads_of_a_print_and_its_partner_does_not_matter():
@@ -41,7 +40,7 @@ def test_who_leads_of_a_print_and_its_partner_does_not_matter():
     knits = [replace(knit, lab=np.array([[66.0, 10.0, b]])) for b in np.arange(46.0, 66.0, 0.5)]
     verdicts = judge([Look(str(k), (scarf, coat, knit)) for k, knit in enumerate(knits)])
     statement = [verdict.measures["statement"].score for verdict in verdicts]
-    assert np.abs(np.diff(statement)).max() < 5
+    assert np.abs(np.diff(statement)).max() < CLIFF
 
 
 @given(looks())

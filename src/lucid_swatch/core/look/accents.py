@@ -16,7 +16,7 @@ STRONG = threshold("strong-chroma")
 @kept
 def strength(table: PieceTable) -> Feature:
     """How far a plain piece carries a colour that speaks up, 0..1."""
-    return rising(table.strong, STRONG - 6, STRONG + 4) * table.plain
+    return rising(table.strong, STRONG - 7, STRONG + 7) * table.plain
 
 
 def is_strong(table: PieceTable) -> Feature:
@@ -90,7 +90,7 @@ def _strangeness(table: PieceTable) -> Feature:
 def pop(batch: LookBatch) -> tuple[Points, Points]:
     """One small strong colour in a quiet look, and two that quarrel."""
     quiet = batch.seen(_speaking_up)
-    calm = ((0.40 - quiet) / 0.26).clip(0, 1)
+    calm = ((0.43 - quiet) / 0.32).clip(0, 1)
     smallness = falling(batch.area, 0.14, 0.18)
     smallness *= batch.of(strength)
     vivid = (batch.of("strong") * smallness).max(axis=0)
@@ -148,8 +148,8 @@ def held(batch: LookBatch) -> Points:
     level, w = batch.of(strength), batch.weights.points
     several = ((level * np.minimum(batch.area / 0.06, 1)).sum(axis=0) - 1).clip(0, 1)
     quiet = batch.seen(_quiet)
-    values = several * np.where(
-        quiet >= 0.18, w["strong-held-by-quiet"] * (quiet / 0.35).clip(0, 1), -w["strong-unheld"] * (1 - quiet / 0.18)
+    values = several * (
+        w["strong-held-by-quiet"] * rising(quiet, 0.15, 0.35) - w["strong-unheld"] * falling(quiet, 0, 0.18)
     )
     return Points(
         "strong-held-by-quiet", values, lambda i: level[:, i] > 0,
@@ -164,13 +164,13 @@ def _coloured(table: PieceTable) -> Feature:
 
 @noticed
 def _dusty(table: PieceTable) -> Feature:
-    shown = rising(table.lightness, 32, 37) * falling(table.lightness, 81, 86)
-    return _coloured(table) * falling(table.chroma, 22, 27) * shown
+    shown = rising(table.lightness, 28, 40) * falling(table.lightness, 78, 88)
+    return _coloured(table) * falling(table.chroma, 20, 30) * shown
 
 
 @noticed
 def _clear(table: PieceTable) -> Feature:
-    return _coloured(table) * rising(table.chroma, 38, 48)
+    return _coloured(table) * rising(table.chroma, 36, 52)
 
 
 def clarity(batch: LookBatch) -> Points:

@@ -17,7 +17,7 @@ from ..garment.school import School
 from ..garment.sorting import said_temperature
 from ..garment.vocabulary import Bin, Part
 
-REACH, SIDE_REACH = 2.5, 8.0
+REACH, SIDE_REACH = 2.5, 12.0
 """CIELAB units from a colour to its nearest neighbours, and where it is warm or cool: of all that is said of a beige the
 least agreed on. Half as far again to the others."""
 NEIGHBOURS = np.array(

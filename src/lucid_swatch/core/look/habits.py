@@ -66,13 +66,15 @@ def pale_accessories(batch: LookBatch) -> Points:
     gap = (pale - lightness - 28).clip(0, 45) * heavy
     deepest = gap.max(axis=0)
     light = ((pale - 66) / 14).clip(0, 1) * (total > 0)
-    dark = gap > 12
-    darks = count(dark)
-    values = -w["dark-accessories"] * light * deepest / 45 * np.where(darks > 1, np.float32(0.4), np.float32(1))
-    values = values + w["pale-accessories"] * light * ((darks == 0) & batch.some(_heavy))
+    dark = rising(gap, 6, 18)
+    darkest = dark.max(axis=0)
+    # dark ones that are several keep company
+    others = (dark.sum(axis=0) - darkest).clip(0, 1)
+    values = -w["dark-accessories"] * light * deepest / 45 * (1 - 0.6 * others)
+    values = values + w["pale-accessories"] * light * (1 - darkest) * batch.some(_heavy)
     return Points(
-        "pale-accessories", values, lambda i: dark[:, i] if values[i] < 0 else heavy[:, i],
-        lambda i: f"{batch.called(i, dark[:, i])}: {deepest[i] + 28:.0f} L* below a pale look of L* {pale[i]:.0f}"
+        "pale-accessories", values, lambda i: leading(gap[:, i]) if values[i] < 0 else heavy[:, i],
+        lambda i: f"{batch.called(i, leading(gap[:, i]))}: {deepest[i] + 28:.0f} L* below a pale look of L* {pale[i]:.0f}"
         if values[i] < 0 else f"{batch.called(i, heavy[:, i])}: as light as the look, L* {pale[i]:.0f}",
     )  # fmt: skip
 

@@ -74,15 +74,19 @@ def _foreign_to_neutrals(table: PieceTable) -> Feature:
 
 def _stray(batch: LookBatch) -> Points:
     total = batch.seen(_coloured)
-    leading_hue = np.degrees(np.arctan2(batch.seen(_along), batch.seen(_across))) % 360
+    along, crosswise = batch.seen(_along), batch.seen(_across)
+    leading_hue = np.degrees(np.arctan2(along, crosswise)) % 360
+    # where hues cancel each other none leads, and none is foreign to it
+    leads = rising(np.hypot(along, crosswise) / np.maximum(total, 1e-9), 0.2, 0.6)
     away = batch.of("leading_hue") - leading_hue
     np.abs(away, out=away)
     np.minimum(away, 360 - away, out=away)
-    led = 0.6 + 0.4 * rising(total, 0.2, 0.3)
+    led = 0.6 + 0.4 * rising(total, 0.15, 0.35)
     foreign = rising(away, 45, 90)
+    foreign *= leads
     foreign *= batch.of(_foreign_at_all)
     # in a look of neutrals any strong colour is the foreign one
-    np.maximum(foreign, falling(total, 0.08, 0.24) * batch.of(_foreign_to_neutrals), out=foreign)
+    np.maximum(foreign, falling(total, 0.06, 0.30) * batch.of(_foreign_to_neutrals), out=foreign)
     worst = ((batch.emphasis / 0.08).clip(0.3, 1) * foreign).max(axis=0)
     return Points(
         "foreign-hue", -batch.weights.points["foreign-hue"] * led * worst, lambda i: leading(foreign[:, i]),

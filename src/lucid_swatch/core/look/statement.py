@@ -34,7 +34,8 @@ def measure_statement(batch: LookBatch) -> Measured:
 
 @seen
 def _plainly_strong(table: PieceTable) -> Feature:
-    return table.strong * ~table.print
+    """Chroma that speaks, in steps that are equally felt: the same step of C* is felt less the stronger a colour is."""
+    return np.log1p(0.045 * table.strong) / 0.045 * ~table.print
 
 
 def _unsaid(table: PieceTable) -> Feature:
@@ -46,7 +47,7 @@ def statement_weights(batch: LookBatch) -> RealArray:
     area, seen = batch.area, batch.of(_plainly_strong)
     company = batch.seen(_plainly_strong) - area * seen
     company /= np.maximum(1 - area, 1e-9)
-    weight = rising(seen - company, 12, 62)
+    weight = rising(seen - company, 9, 31)
     weight *= 0.55
     weight += batch.of("boldness")
     weight *= (batch.area_root / np.float32(0.18**0.3)).clip(0.05**0.3, 1)
@@ -103,7 +104,7 @@ def _compete(
     rival[busiest, printed] *= 1 - (belonging * lead[:, printed]).max(axis=0)
     second = rival.max(axis=0)
     close = ((second / np.maximum(first, 1e-9) - 0.35) / 0.6).clip(0, 1)
-    values = -batch.weights.points["statements-compete"] * close * ((second - 0.15) / 0.3).clip(0, 1)
+    values = -batch.weights.points["statements-compete"] * close * ((second - 0.13) / 0.34).clip(0, 1)
 
     def places(i: int) -> BoolArray:
         shown: BoolArray = lead[:, i] | ((rival[:, i] == second[i]) & (second[i] > 0))
@@ -192,7 +193,7 @@ def _print_school(batch: LookBatch) -> Points:
 
 
 def _accent_level(table: PieceTable) -> Feature:
-    return rising(table.strong, STRONG - 10, STRONG + 8) * table.plain
+    return rising(table.strong, STRONG - 14, STRONG + 18) * table.plain
 
 
 def _accent_wanted(batch: LookBatch) -> Points:
