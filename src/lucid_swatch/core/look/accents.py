@@ -130,7 +130,7 @@ def competing(batch: LookBatch) -> Points:
     worst = np.zeros(level.shape[1], dtype=level.dtype)
     several = np.flatnonzero(count(level > 0) > 1)
     area, both = batch.area.take(several, axis=1), across(np.minimum, level.take(several, axis=1))
-    nearly = across(np.minimum, area) / np.maximum(across(np.maximum, area), 1e-9)
+    nearly = across(np.minimum, area) / across(np.maximum, area).clip(1e-9, 1)
     worst[several] = batch.most(both * rising(nearly, 0.3, 0.7) * batch.between(_opposed, several))
     return Points(
         "competing-equals", -batch.weights.points["competing-equals"] * worst, lambda i: level[:, i] > 0,
@@ -146,7 +146,7 @@ def _quiet(table: PieceTable) -> Feature:
 def held(batch: LookBatch) -> Points:
     """Several strong colours, with enough quiet cloth to hold them or without."""
     level, w = batch.of(strength), batch.weights.points
-    several = ((level * np.minimum(batch.area / 0.06, 1)).sum(axis=0) - 1).clip(0, 1)
+    several = ((level * (batch.area / 0.06).clip(0, 1)).sum(axis=0) - 1).clip(0, 1)
     quiet = batch.seen(_quiet)
     values = several * (
         w["strong-held-by-quiet"] * rising(quiet, 0.15, 0.35) - w["strong-unheld"] * falling(quiet, 0, 0.18)

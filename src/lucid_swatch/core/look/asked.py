@@ -55,7 +55,8 @@ def noticed_features(table: PieceTable) -> Feature:
 
 def marks(table: PieceTable) -> Feature:
     """Everything that is marked, a bit for each rule. (n + 1,)."""
-    bits = [np.asarray(rule(table), dtype=np.uint64) << np.uint64(bit) for bit, rule in enumerate(MARKED)]
+    kind = np.uint32 if len(MARKED) <= 32 else np.uint64
+    bits = [np.left_shift(np.asarray(rule(table), dtype=kind), kind(bit)) for bit, rule in enumerate(MARKED)]
     return np.bitwise_or.reduce(bits, axis=0)
 
 

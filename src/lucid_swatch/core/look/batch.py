@@ -94,7 +94,7 @@ class LookBatch:
 
     def some(self, rule: Rule) -> BoolArray:
         """Whether a marked rule holds for any piece. (n,)."""
-        yes: BoolArray = (self._marks & np.uint64(1 << MARKED.index(rule))) != 0
+        yes: BoolArray = (self._marks & self._marks.dtype.type(1 << MARKED.index(rule))) != 0
         return yes
 
     @cached_property

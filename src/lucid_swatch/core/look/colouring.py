@@ -45,7 +45,7 @@ def _temperature(batch: LookBatch, near: RealArray) -> Points:
     # a white or a black sits with every skin; a cool skin minds warm cloth and the other way round
     warmth = batch.of("temperature")
     warm = near * warmth
-    cool = np.minimum(warm, 0).sum(axis=0)
+    cool = warm.clip(None, 0).sum(axis=0)
     total = warm.sum(axis=0)
     worth = batch.weights.points["near-face-temperature"] / 0.8
     values = worth * skin * (total + 0.25 * np.where(skin > 0, cool, total - cool)) * trust

@@ -29,12 +29,12 @@ def look_contrast(batch: LookBatch) -> RealArray:
     """Contrast of each look in L*: half the spread over the figure, half the widest step that is seen. (n,)."""
     area, lightness, inner = batch.area, batch.of("mean_lightness"), batch.of("lightness_variance")
     spread = np.sqrt((batch.seen(_off_middle_squared) - batch.seen(_off_middle) ** 2).clip(0, None))
-    shown = np.sqrt(np.minimum(area / 0.12, 1))
+    shown = np.sqrt((area / 0.12).clip(0, 1))
     steps = across(np.subtract, lightness)
     np.abs(steps, out=steps)
     steps *= across(np.minimum, shown)
     step = batch.most(steps)
-    within = 2 * np.sqrt((inner * np.minimum(area / 0.3, 1)).max(axis=0))
+    within = 2 * np.sqrt((inner * (area / 0.3).clip(0, 1)).max(axis=0))
     contrast: RealArray = spread + 0.5 * np.maximum(step, within)
     return contrast
 

@@ -77,7 +77,7 @@ def _stray(batch: LookBatch) -> Points:
     along, crosswise = batch.seen(_along), batch.seen(_across)
     leading_hue = np.degrees(np.arctan2(along, crosswise)) % 360
     # where hues cancel each other none leads, and none is foreign to it
-    leads = rising(np.hypot(along, crosswise) / np.maximum(total, 1e-9), 0.2, 0.6)
+    leads = rising(np.hypot(along, crosswise) / np.maximum(total, 1e-9), 0.1, 0.7)
     away = batch.of("leading_hue") - leading_hue
     np.abs(away, out=away)
     np.minimum(away, 360 - away, out=away)

@@ -19,5 +19,4 @@ def _limited(steps: RealArray, slope: float) -> RealArray:
     """What is between 0 and 1 of a slope. steps: of our own, and written over: a step costs less where it lies."""
     steps = np.asarray(steps)
     steps *= slope
-    np.maximum(steps, 0, out=steps)
-    return np.minimum(steps, 1, out=steps)
+    return steps.clip(0, 1, out=steps)

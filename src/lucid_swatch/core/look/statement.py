@@ -46,12 +46,12 @@ def statement_weights(batch: LookBatch) -> RealArray:
     """How much each piece draws the eye, 0..1. (m, n). The stylist's own say wins."""
     area, seen = batch.area, batch.of(_plainly_strong)
     company = batch.seen(_plainly_strong) - area * seen
-    company /= np.maximum(1 - area, 1e-9)
+    company /= (1 - area).clip(1e-9, 1)
     weight = rising(seen - company, 9, 31)
     weight *= 0.55
     weight += batch.of("boldness")
     weight *= (batch.area_root / np.float32(0.18**0.3)).clip(0.05**0.3, 1)
-    np.minimum(weight, 1, out=weight)
+    weight.clip(0, 1, out=weight)
     unsaid = batch.of(_unsaid)
     drawn: RealArray = weight if unsaid.all() else np.where(unsaid, weight, batch.of("said"))
     return drawn

@@ -4,7 +4,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from ..colour.arrays import FloatArray
+from ..colour.arrays import FloatArray, RealArray
 from ..problems import Refused
 from .accents import is_strong
 from .batch import INTENTS, LookBatch, make_batch
@@ -87,19 +87,19 @@ def measure_all(batch: LookBatch) -> tuple[Measured, ...]:
     )  # fmt: skip
 
 
-def _printed(values: FloatArray) -> FloatArray:
+def _printed(values: RealArray) -> RealArray:
     """Points in the last printed digit, as whole numbers: they add up exactly."""
-    return np.rint(values * np.float32(10**DIGITS))
+    digits: RealArray = np.rint(values * np.float32(10**DIGITS))
+    return digits
 
 
 def _total(measured: Measured) -> FloatArray:
     """The score in the last printed digit. (looks,)."""
-    said = [points.values for points in measured.points if not points.silent]
-    digits = np.empty((len(said), len(said[0])), dtype=np.float32)
-    for row, values in zip(digits, said, strict=True):
-        np.multiply(values, np.float32(10**DIGITS), out=row, casting="same_kind")
-    total = np.rint(digits, out=digits).sum(axis=0)
-    score: FloatArray = (total + np.float32(measured.start * 10**DIGITS)).clip(0, 100 * 10**DIGITS).astype(float)
+    total = np.full(len(measured.points[0].values), measured.start * 10**DIGITS, dtype=np.float32)
+    for points in measured.points:
+        if not points.silent:
+            total += _printed(points.values)
+    score: FloatArray = total.clip(0, 100 * 10**DIGITS).astype(float)
     return score
 
 
