@@ -147,28 +147,39 @@ def _lab(reflectances):
     return xyz_to_lab(xyz / white * np.array([0.95047, 1.0, 1.08883]))
 
 
-@cache
-def _camera_matrix(camera):
+def maker_matrix(sensitivities):
     """From white-balanced raw under D65 to linear sRGB, fitted on some hundred reflectances, as makers do."""
     rng = np.random.default_rng(77)
     training = np.stack([_reflectance(rng) for _ in range(300)])
-    raw = _raw(training, camera, "D65")
+    raw = _raw(training, sensitivities, _spectra()[1]["D65"])
     wanted = _xyz(training) @ XYZ_TO_RGB.T
     matrix, *_ = np.linalg.lstsq(raw, wanted, rcond=None)
     return matrix / matrix.sum(axis=0)
 
 
-def _raw(reflectances, camera, lamp):
-    _, lamps, cameras = _spectra()
-    weight = cameras[camera] * lamps[lamp][:, None]
-    return reflectances @ weight / (np.ones(len(NANOMETRES)) @ (cameras[camera] * lamps["D65"][:, None]))
+def _raw(reflectances, sensitivities, lamp):
+    daylight = _spectra()[1]["D65"]
+    weight = sensitivities * lamp[:, None]
+    return reflectances @ weight / (np.ones(len(NANOMETRES)) @ (sensitivities * daylight[:, None]))
+
+
+def seen_by(reflectances, sensitivities, matrix, lamp, balanced):
+    """Linear sRGB as a camera gives it, its white balance done only in part. (n, 31) to (n, 3).
+
+    sensitivities: (31, 3). matrix: its maker's. lamp: (31,), its power. balanced: 0..1."""
+    raw = _raw(reflectances, sensitivities, lamp)
+    white = _raw(np.ones((1, len(NANOMETRES))), sensitivities, lamp)[0]
+    return np.maximum(raw / (white / white[1]) ** balanced / white[1] @ matrix, 0.0)
 
 
 def _seen(reflectances, camera, lamp, balanced):
-    """Linear sRGB as the camera gives it, its white balance done only in part. balanced: 0..1."""
-    raw = _raw(reflectances, camera, lamp)
-    white = _raw(np.ones((1, len(NANOMETRES))), camera, lamp)[0]
-    return np.maximum(raw / (white / white[1]) ** balanced / white[1] @ _camera_matrix(camera), 0.0)
+    _, lamps, cameras = _spectra()
+    return seen_by(reflectances, cameras[camera], _camera_matrix(camera), lamps[lamp], balanced)
+
+
+@cache
+def _camera_matrix(camera):
+    return maker_matrix(_spectra()[2][camera])
 
 
 def _layout(rng):

@@ -14,6 +14,7 @@ import numpy as np
 
 from lucid_swatch.core.client.face import place_spots
 from lucid_swatch.core.client.portrait import SPOT_RADIUS, read_spots
+from lucid_swatch.core.client.skin_seen import as_an_eye_sees
 from lucid_swatch.core.colour.difference import delta_e_2000
 from lucid_swatch.core.colour.spaces import rgb_linear_to_lab
 from lucid_swatch.core.photo.card import NOMINAL, find_card, read_patches
@@ -58,15 +59,15 @@ def portraits(a_band=A_BAND):
     return figures
 
 
-def skin_reflectance(melanin, blood, oxygen=0.65, carotene=0.25):
+def skin_reflectance(melanin, blood, oxygen=0.65, carotene=0.25, slope=2.2):
     """Reflectance of skin over NANOMETRES.
 
     melanin: its share of the outer layer. blood: its share of the inner one. oxygen: how much of the blood carries it,
-    0..1. carotene: of the inner layer, absorbing 10 per centimetre at 1. The colours span those that are published of
-    people: L* 25 to 76, a* 3 to 14, b* 11 to 25."""
+    0..1. carotene: of the inner layer, absorbing 10 per centimetre at 1. slope: how much more melanin takes
+    of the blue. The colours span those that are published of people: L* 25 to 76, a* 3 to 14, b* 11 to 25."""
     nm = NANOMETRES
     bare = 0.244 + 85.3 * np.exp(-(nm - 154) / 66.2)
-    outer = melanin * 505.0 * (nm / 550) ** -2.2 + (1 - melanin) * bare
+    outer = melanin * 505.0 * (nm / 550) ** -slope + (1 - melanin) * bare
     haemoglobin = np.exp(np.interp(nm, HAEMOGLOBIN[0], np.log(oxygen * HAEMOGLOBIN[1] + (1 - oxygen) * HAEMOGLOBIN[2])))
     inner = blood * PER_CENTIMETRE * haemoglobin + (1 - blood) * bare
     inner += carotene * 10.0 * np.exp(-(((nm - 460) / 40) ** 2))
@@ -159,7 +160,7 @@ def _skin_of(content, measured):
         light = light_from_card(read_patches(photo.rgb_linear, card), measured)
     daylight = relit(photo.rgb_linear, light)
     placed = place_spots(rgb_linear_to_lab(daylight), FaceCascade()(photo.srgb), person)
-    return read_spots(daylight, placed.skin, SPOT_RADIUS) if placed.skin else None
+    return as_an_eye_sees(read_spots(daylight, placed.skin, SPOT_RADIUS), light) if placed.skin else None
 
 
 def _background(drawn, lab):

@@ -22,7 +22,7 @@ def page(chromium):
     page.set_default_timeout(30_000)
     complaints = []
     page.on("pageerror", lambda error: complaints.append(str(error)))
-    page.on("console", lambda message: complaints.append(message.text) if message.type == "error" else None)
+    page.on("console", lambda said: complaints.append(f"{said.text} {said.location}") if said.type == "error" else None)
     yield page
     context.close()
     assert [c for c in complaints if "422" not in c] == []

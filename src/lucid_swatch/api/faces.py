@@ -79,6 +79,7 @@ def remove_portrait(session: UnitOfWork, context: InContext, portrait_id: str) -
 
 @router.get("/portraits/{portrait_id}/spot")
 def read_live(
+    session: UnitOfWork,
     context: InContext,
     portrait_id: str,
     part: FacePart,
@@ -86,7 +87,7 @@ def read_live(
     y: Annotated[Fraction, Query()],
 ) -> FaceColour:
     """What a lens reads where it is held."""
-    return face_colour(live_spot(context.folder, portrait_id, part, x, y))
+    return face_colour(live_spot(session, context.folder, portrait_id, part, x, y))
 
 
 @router.get("/portraits/{portrait_id}/pictures/{name}")

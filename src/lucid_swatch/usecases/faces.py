@@ -10,6 +10,7 @@ from sqlalchemy.orm import Session
 from lucid_swatch.core.client.face import Placed, place_spots
 from lucid_swatch.core.client.portrait import IRIS_RADIUS, SPOT_RADIUS, Spot, read_spots
 from lucid_swatch.core.client.reading import READ_BY_READER, SET_BY_EYE, Veil, spot_doubts
+from lucid_swatch.core.client.skin_seen import as_an_eye_sees
 from lucid_swatch.core.client.whole import PARTS
 from lucid_swatch.core.colour.arrays import BoolArray, ByteArray, FloatArray
 from lucid_swatch.core.colour.spaces import decode_srgb, rgb_linear_to_lab
@@ -93,10 +94,17 @@ def count_in(session: Session, id: str, in_use: bool) -> FaceRecord:
     return Faces(session).change(id, in_use=in_use)
 
 
-def live_spot(folder: Folder, id: str, part: str, x: float, y: float) -> FloatArray:
+def live_spot(session: Session, folder: Folder, id: str, part: str, x: float, y: float) -> FloatArray:
     """What a spot of the relit portrait reads right now. (3,), CIELAB."""
+    values = _portrait(session, id).light
     shown = decode_photo(folder.picture(id, PORTRAIT).read_bytes(), "portrait", PORTRAIT_SIDE)
-    return read_spots(decode_srgb(shown.srgb / 255.0), ((x, y),), RADIUS[part])
+    light = None if values is None else light_from_values(values)
+    return _read_part(part, decode_srgb(shown.srgb / 255.0), ((x, y),), light)
+
+
+def _read_part(part: str, daylight: FloatArray, spots: tuple[Spot, ...], light: Light | None) -> FloatArray:
+    read = read_spots(daylight, spots, RADIUS[part])
+    return as_an_eye_sees(read, light) if part == "skin" and light is not None else read
 
 
 def set_by_eye(session: Session, client_id: str, part: str, lab: tuple[float, float, float]) -> FaceRecord:
@@ -160,7 +168,7 @@ def _read(
 ) -> FaceRecord:  # fmt: skip
     """Reads a face at some spots and keeps its pictures."""
     read: dict[str, FloatArray | None] = {
-        part: read_spots(daylight, spots[part], RADIUS[part]) if spots[part] else None for part in PARTS
+        part: _read_part(part, daylight, spots[part], light) if spots[part] else None for part in PARTS
     }
     doubts = spot_doubts(read, light, frozenset(Veil(v) for v in face.veils))
     shown = to_bytes_srgb(daylight)
