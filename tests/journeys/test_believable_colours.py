@@ -53,6 +53,9 @@ def test_the_same_photo_again_is_noticed(opened):
     add(page, ("copy.jpg", encoded(smaller, quality=80)))
     page.get_by_role("button", name=re.compile("^copy.jpg, (read|look)")).click()
     expect(page.get_by_text("The same photo as coat.jpg?")).to_be_visible()
+    # what was asked about the photo is answered before it is gone
+    expect(page.get_by_role("region", name="Nearest on the rail")).to_be_visible()
+    page.wait_for_function("[...document.images].every((image) => image.complete)")
     page.keyboard.press("d")
     expect(page.get_by_role("button", name=re.compile("^copy.jpg"))).to_have_count(0)
     expect(page.get_by_role("link", name="Intake · 4")).to_be_visible()
