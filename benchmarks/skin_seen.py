@@ -1,4 +1,4 @@
-"""Fits what cameras make of skin to generic cameras and lamps, none of which the portraits are rendered with.
+"""Fits what cameras make of skin to generic cameras, lamps and cards, none of which the portraits are rendered with.
 
 Usage: python -m benchmarks.skin_seen [--write]
 With --write the figures go into core/client/skin_seen.toml."""
@@ -28,6 +28,8 @@ TRAINED, HELD_OUT, SIGHTS, A_SIGHT = 300, 60, 20, 3
 HOLD = 0.04
 """How firmly a correction is kept from telling anything, for each skin that is seen."""
 PATCH_NOISE = 0.01
+OTHER_CARDS = 12
+"""Printed cards, none of them one of the portraits'."""
 
 
 def sights(seed, cameras):
@@ -39,7 +41,7 @@ def sights(seed, cameras):
         sensitivities = _camera(rng)
         matrix = maker_matrix(sensitivities)
         for _ in range(SIGHTS):
-            skins, printed = _skins(rng), _card(int(rng.integers(CARDS)))
+            skins, printed = _skins(rng), _card(CARDS + int(rng.integers(OTHER_CARDS)))
             lamp, balanced = lamps[rng.integers(len(lamps))], rng.uniform(0.6, 1.0)
             rgb = 0.7 * seen_by(np.vstack([skins, printed]), sensitivities, matrix, lamp, balanced)
             patches = rgb[A_SIGHT:] * np.exp(rng.normal(0, PATCH_NOISE, NOMINAL.shape))
