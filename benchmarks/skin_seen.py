@@ -10,12 +10,12 @@ import colour
 import numpy as np
 
 from lucid_swatch.core.client import skin_seen
-from lucid_swatch.core.client.skin_seen import UNCORRECTED, plainness
+from lucid_swatch.core.client.skin_seen import plainness, without_blood
 from lucid_swatch.core.colour.difference import delta_e_2000
 from lucid_swatch.core.colour.spaces import rgb_linear_to_lab
 from lucid_swatch.core.photo.card import NOMINAL, CardReading
 from lucid_swatch.core.photo.card_light import light_from_card
-from lucid_swatch.core.photo.light import relit
+from lucid_swatch.core.photo.light import UNCORRECTED, relit
 
 from .card_scenes import NANOMETRES, READER_NOISE, SHAPE, _lab, maker_matrix, seen_by
 from .portraits import CARDS, DEPTHS, _card, skin_reflectance
@@ -103,8 +103,7 @@ def main():
     asked = parser.parse_args()
     by_lightness, by_correction = fit_skin(*sights(1, TRAINED))
     change, seen, true = sights(2, HELD_OUT)
-    plain = plainness(seen)
-    found = seen + plain * (by_lightness[0] + by_lightness[1] * plain + change @ by_correction)
+    found = without_blood(seen, change, by_lightness, by_correction)
     for name, skin in (("before", seen), ("after", found)):
         off = delta_e_2000(skin, true)
         fair, deep = (float(np.median(off[kept])) for kept in (true[:, 0] > 60, true[:, 0] < 40))

@@ -5,9 +5,9 @@ from dataclasses import replace
 import numpy as np
 from benchmarks.skin_seen import sights
 
-from lucid_swatch.core.client.skin_seen import HIDDEN, UNCORRECTED, as_an_eye_sees
+from lucid_swatch.core.client.skin_seen import HIDDEN, as_an_eye_sees
 from lucid_swatch.core.colour.difference import delta_e_2000
-from lucid_swatch.core.photo.light import Light, LightReference
+from lucid_swatch.core.photo.light import UNCORRECTED, Light, LightReference
 
 BARE = Light(LightReference.CARD, np.ones(3), 1.0, 0.01, 0.06)
 

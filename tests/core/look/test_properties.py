@@ -19,7 +19,7 @@ from tests.strategies import lab_colours, looks
 
 C = Category
 CLIFF = 5
-"""Points that no step of one CIEDE2000 may move a measure, and how many of the steps may move it by five."""
+"""Points that no step of one CIEDE2000 may move a measure beyond."""
 
 
 def plain(category, lab, id="", **said):

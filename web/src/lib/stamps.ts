@@ -4,15 +4,15 @@ import { SURROUNDS, type Surround } from '@/theme'
  * picture costs a fraction of a path or a gradient. */
 export interface Stamps { hook: string; teeth: string }
 
-export const HOOK = { width: 12, height: 14 }
+const HOOK = { width: 12, height: 14 }
 export const TOOTH = { width: 6.5, height: 8 }
 const FINE = 4
 
 export function drawStamps(surround: Surround): Stamps {
-  const { soft, cloth } = SURROUNDS[surround]
+  const { cloth, 'on-cloth-soft': line } = SURROUNDS[surround]
   return {
     hook: picture(HOOK, (pen) => {
-      pen.strokeStyle = surround === 'judging' ? '#dcdcdc' : soft
+      pen.strokeStyle = line
       pen.lineWidth = 1.6
       pen.stroke(new Path2D('M2.6 4.4a3.4 3.4 0 1 1 4.6 3.1c-.8.3-1.2.8-1.2 1.6V13'))
     }),

@@ -12,11 +12,10 @@ from importlib.resources import files
 import numpy as np
 
 from ..colour.arrays import FloatArray
-from ..photo.light import Light
+from ..photo.light import UNCORRECTED, Light
 
 HIDDEN, PLAIN = 30.0, 75.0
 """L* of skin up to which melanin hides the blood, and from which it is seen in full."""
-UNCORRECTED = np.hstack([np.eye(3), np.zeros((3, 3))])
 
 
 def as_an_eye_sees(lab: FloatArray, light: Light) -> FloatArray:
@@ -25,8 +24,15 @@ def as_an_eye_sees(lab: FloatArray, light: Light) -> FloatArray:
     Only where a measured card gave a colour correction: of other photos nothing is known of what the camera does."""
     if light.correction is None:
         return lab
-    by_lightness, by_correction = _figures()
-    change = (light.correction - UNCORRECTED).ravel()
+    return without_blood(lab, (light.correction - UNCORRECTED).ravel(), *_figures())
+
+
+def without_blood(
+    lab: FloatArray, change: FloatArray, by_lightness: FloatArray, by_correction: FloatArray
+) -> FloatArray:
+    """Skin without what blood does to a camera. (..., 3), CIELAB.
+
+    change: (..., 18), what the colour correction did. by_lightness, by_correction: (2, 3) and (18, 3), fitted."""
     plain = plainness(lab)
     seen: FloatArray = lab + plain * (by_lightness[0] + by_lightness[1] * plain + change @ by_correction)
     return seen

@@ -8,7 +8,7 @@ from ..colour.difference import delta_e_2000
 from ..colour.spaces import RGB_TO_XYZ, lab_to_rgb_linear, rgb_linear_to_lab
 from ..problems import Refused
 from .card import GREY_STEPS, NOMINAL, CardReading
-from .light import Light, LightReference, can_be_lamp, relit, root_terms, straightened
+from .light import UNCORRECTED, Light, LightReference, can_be_lamp, relit, root_terms, straightened
 
 CAST_SPREAD = 0.018
 CAST_SPREAD_MEASURED = 0.010
@@ -97,7 +97,7 @@ def _correction(balanced: FloatArray, true: FloatArray, usable: BoolArray) -> Fl
     left = (terms * weight[:, None]).T @ (terms * weight[:, None]) + RIDGE * len(terms) * np.eye(5)
     right = (terms * weight[:, None]).T @ (wanted * weight[:, None])
     change: FloatArray = (KEEPS_GREY @ np.linalg.solve(left, right)).T
-    return np.hstack([np.eye(3), np.zeros((3, 3))]) + change
+    return UNCORRECTED + change
 
 
 KEEPS_GREY: FloatArray = np.linalg.svd(np.ones((1, 6)))[2][1:].T

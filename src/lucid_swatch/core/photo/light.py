@@ -35,6 +35,9 @@ def can_be_lamp(rgb: FloatArray) -> bool:
     return bool(abs(red - blue) <= 2 * FARTHEST_LAMP and abs(red + blue) <= FARTHEST_LAMP)
 
 
+UNCORRECTED: FloatArray = np.hstack([np.eye(3), np.zeros((3, 3))])
+"""(3, 6), the colour correction that does nothing."""
+
 NINE_IN_TEN = 1.645
 """Standard deviations that hold nine in ten of a normal spread."""
 

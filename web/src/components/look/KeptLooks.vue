@@ -22,7 +22,7 @@ const hexes = (look: KeptLook) => look.pieces.map((id) => rail.find((p) => p.id 
           <span class="bolt" aria-hidden="true"><span v-for="(hex, i) in hexes(look)" :key="i" :style="{ background: hex }" /></span>
           <span class="name">{{ look.name }}</span><strong>{{ look.overall.toFixed(0) }}</strong>
         </button>
-        <button class="word soft" type="button" :aria-label="asked === look.id ? `Let go of ${look.name}, and of its photo for good` : `Let go of ${look.name}`" @click="letGo(look)">{{ asked === look.id ? 'its photo too, for good?' : 'let go' }}</button>
+        <button class="word soft" type="button" :aria-label="asked === look.id ? `Let go of ${look.name}, and of its photo for good` : `Let go of ${look.name}`" @click="letGo(look)" @blur="asked = null">{{ asked === look.id ? 'its photo too, for good?' : 'let go' }}</button>
       </li>
     </ul>
   </section>

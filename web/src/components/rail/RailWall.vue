@@ -94,6 +94,7 @@ watch(
   },
   { flush: 'post', immediate: true },
 )
+
 /** Close up and at rest, only what is in view gets its large picture. */
 const inView = shallowRef(new Set<string>())
 let watcher: IntersectionObserver | null = null
