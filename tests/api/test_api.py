@@ -317,8 +317,30 @@ def test_two_things_are_kept_side_by_side(demo_http, ilka):
     assert "both sides hold the same" in same.json()["what"]
     kept = demo_http.post(path, json={"left": left, "right": right, "better": "left", "note": "livelier"}).json()
     assert (kept["left"]["label"], kept["right"]["label"]) == ("Rust ribbed knit", "nothing")
-    assert [one["id"] for one in demo_http.get(path).json()] == [kept["id"]]
+    assert demo_http.get(path).json()[0] == kept
     assert demo_http.delete(f"/api/side-by-side/{kept['id']}").status_code == 204
+    assert kept["id"] not in [one["id"] for one in demo_http.get(path).json()]
+
+
+def test_photos_to_compare_are_shown_in_one_light(demo_http, ilka):
+    path = f"/api/clients/{ilka['id']}/compared-photos"
+    right, left = demo_http.get(path).json()
+    assert (left["name"], right["name"]) == ("In steel blue", "In rust")
+    pair = demo_http.get(f"/api/compared-photos/{left['id']}/beside/{right['id']}").json()
+    assert pair["light"] == "ground"
+    assert pair["remaining"] < 0.5 < pair["apart"]
+    turned = demo_http.get(f"/api/compared-photos/{right['id']}/beside/{left['id']}").json()
+    assert {pair["changed"], turned["changed"]} == {"left", "right"}
+    changed = left if pair["changed"] == "left" else right
+    alone = demo_http.get(changed["picture"])
+    assert alone.headers["cache-control"] == "no-store"
+    assert demo_http.get(pair[f"{pair['changed']}_picture"]).content != alone.content
+    named = demo_http.put(f"/api/compared-photos/{left['id']}", json={"name": "blue"}).json()
+    assert named["name"] == "blue"
+    no_photo = demo_http.post(path, files={"photo": ("a.jpg", b"no photo", "image/jpeg")})
+    assert "not a photo" in no_photo.json()["what"]
+    assert demo_http.delete(f"/api/compared-photos/{left['id']}").status_code == 204
+    assert demo_http.get(left["picture"]).status_code == 404
 
 
 def test_everything_about_a_client_can_be_taken_out(demo_http, ilka):
@@ -331,6 +353,7 @@ def test_everything_about_a_client_can_be_taken_out(demo_http, ilka):
     assert client["about"]["metal"] == "gold"
     assert len(rail["pieces"]) == ilka["pieces"]
     assert sum(name.startswith("photos/") for name in names) == 34
+    assert sum(name.startswith("compared/") for name in names) == 2
 
 
 def test_a_client_is_erased_with_every_file(demo_http, ilka, demo):

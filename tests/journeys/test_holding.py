@@ -2,7 +2,10 @@
 
 import re
 
+from PIL import Image
 from playwright.sync_api import expect
+
+from lucid_swatch.demo.studio.portrait import Sitter, draw_portrait
 
 
 def colouring_of(page, name):
@@ -90,6 +93,41 @@ def test_two_pieces_are_kept_side_by_side(opened):
     expect(kept).to_contain_text("better: Rust ribbed knit · the face comes forward")
     page.get_by_label("What is on the left").select_option(label="Solo evening")
     expect(page.get_by_role("region", name="Left").get_by_text("Pearl necklace").first).to_be_visible()
+
+
+def test_two_photos_of_a_moment_are_brought_together_and_kept(opened, tmp_path):
+    page = opened
+    sitter = Sitter((61.0, 12.0, 23.0), (19.0, 6.0, 8.0), (28.0, 9.0, 16.0), "up")
+    shots = (
+        ("with the scarf", (1.0, 0.9, 0.74), (46.0, 29.0, 34.0)),
+        ("without it", (0.84, 0.9, 0.86), (20.0, 0.0, 0.0)),
+    )
+    files = []
+    for number, (name, lamp, cloth) in enumerate(shots):
+        files.append(tmp_path / f"{name}.jpg")
+        Image.fromarray(draw_portrait(sitter, lamp, number, cloth)).save(files[-1], quality=92)
+    colouring_of(page, "Ilka Maren")
+    page.get_by_role("link", name="Side by side").click()
+    page.get_by_label("A photo for the left").set_input_files(files)
+    expect(page.get_by_text("brought into the light of the other one")).to_be_visible()
+    right = page.get_by_role("region", name="Right")
+    expect(right.get_by_role("img", name="without it")).to_be_visible()
+    together = right.locator("image").get_attribute("href")
+    page.get_by_role("button", name="one light, one size").click()
+    expect(right.locator("image")).not_to_have_attribute("href", together)
+    right.get_by_label("What the photo shows").fill("bare neck")
+    page.get_by_label("Note").fill("the scarf wears her")
+    page.get_by_role("group", name="Which is better?").get_by_role("button", name="right").click()
+    expect(page.get_by_role("listitem").filter(has_text="bare neck")).to_contain_text(
+        "better: bare neck · the scarf wears her"
+    )
+    page.reload()
+    page.get_by_role("listitem").filter(has_text="bare neck").get_by_role("button", name="show again").click()
+    expect(right.get_by_role("img", name="bare neck")).to_be_visible()
+    right.get_by_role("button", name="remove").click()
+    right.get_by_role("button", name="for good?").click()
+    expect(right.get_by_role("img", name="nothing")).to_be_visible()
+    expect(page.get_by_role("listitem").filter(has_text="bare neck")).to_be_visible()
 
 
 def test_a_client_is_described_and_erased_without_a_trace(opened):

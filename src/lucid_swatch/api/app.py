@@ -9,7 +9,7 @@ from fastapi.responses import FileResponse, JSONResponse
 from fastapi.routing import APIRoute
 from starlette.staticfiles import StaticFiles
 
-from . import audit, clients, faces, looks, photos, rail, rereading, studio, trials
+from . import audit, clients, compared_photos, faces, looks, photos, rail, rereading, studio, trials
 from .context import Context
 from .guard import Guard
 from .problems import ProblemDocument, answer, install
@@ -49,7 +49,7 @@ def api_router() -> APIRouter:
     """Everything under /api."""
     problem = {"model": ProblemDocument}
     api = APIRouter(prefix="/api", responses={404: problem, 409: problem, 422: problem})
-    for part in (clients, faces, trials, photos, rail, audit, looks, rereading, studio):
+    for part in (clients, faces, trials, compared_photos, photos, rail, audit, looks, rereading, studio):
         api.include_router(part.router)
     return api
 

@@ -6,6 +6,7 @@ import shutil
 import tempfile
 from collections.abc import Callable
 from datetime import UTC, datetime, timedelta
+from itertools import pairwise
 from pathlib import Path
 
 from lucid_swatch.core.client.reading import Veil
@@ -19,10 +20,12 @@ from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.database import FILE, Sessions, open_database
 from lucid_swatch.store.folder import Folder
 from lucid_swatch.usecases.clients import add_client, write_about
+from lucid_swatch.usecases.compared_photos import add_compared_photo
 from lucid_swatch.usecases.faces import add_portrait, change_veils
 from lucid_swatch.usecases.intake import add_stroke, relight, take_in
 from lucid_swatch.usecases.looks import keep_look
 from lucid_swatch.usecases.rail import Word, change_pieces, hang_photo
+from lucid_swatch.usecases.side_by_side import SideKind, keep_side_by_side
 from lucid_swatch.work.reading import ReadingQueue
 
 from .observer import hold_drapes
@@ -90,7 +93,7 @@ def _fill(path: Path, progress: Progress, workers: int) -> None:
 def _bring_in(
     sessions: Sessions, folder: Folder, network: SalientObjectNetwork, samples: Path, client: SampleClient
 ) -> dict[str, str]:
-    """A client with portraits and photos that wait to be read; the ids of the photos by file."""
+    """A client with portraits, photos to compare, and photos that wait to be read; the ids of the photos by file."""
     with sessions.begin() as session:
         today = datetime.now(UTC).date()
         kept = add_client(session, client.name, today, client.note, client.consent_for)
@@ -99,6 +102,14 @@ def _bring_in(
             face = add_portrait(session, folder, network, FaceCascade(), kept.id, content, portrait.file)
             if portrait.veils:
                 change_veils(session, face.id, frozenset(Veil(v) for v in portrait.veils))
+        photos = [
+            add_compared_photo(
+                session, folder, network, FaceCascade(), kept.id, (samples / one.file).read_bytes(), one.file
+            )
+            for one in client.compared
+        ]
+        for left, right in pairwise((SideKind.PHOTO, photo.id) for photo in photos):
+            keep_side_by_side(session, kept.id, left, right, "right", "the eyes are seen before the cloth")
         sent = [(s.file, (samples / s.file).read_bytes()) for s in client.samples]
         taken = take_in(session, folder, kept.id, sent)
     return {t.name: t.photo.id for t in taken if t.photo is not None}

@@ -17,11 +17,11 @@ from .studio.scene import photograph, truth_document
 from .wardrobe import CLIENTS, SAMPLES
 
 TRUTH = "truth.json"
-FIRST_SEED = 400
+FIRST_SEED, FIRST_COMPARED = 400, 300
 
 
 def make_samples(folder: Path, progress: Callable[[int, int], None] = lambda done, of: None, workers: int = 2) -> None:
-    """Writes every sample photo, its mask and truth.json, and the portraits. The same files every time."""
+    """Writes every sample photo, its mask and truth.json, the portraits and the photos to compare. The same files every time."""
     (folder / "masks").mkdir(parents=True, exist_ok=True)
     truths: dict[int, dict[str, object]] = {}
     context = multiprocessing.get_context("spawn")
@@ -33,6 +33,9 @@ def make_samples(folder: Path, progress: Callable[[int, int], None] = lambda don
     for number, (sitter, portrait) in enumerate((c.sitter, p) for c in CLIENTS for p in c.portraits):
         drawn = Image.fromarray(draw_portrait(sitter, portrait.lamp, FIRST_SEED - 1 - number))
         (folder / portrait.file).write_bytes(_as_jpeg(drawn))
+    for number, (sitter, one) in enumerate((c.sitter, p) for c in CLIENTS for p in c.compared):
+        drawn = Image.fromarray(draw_portrait(sitter, one.lamp, FIRST_COMPARED - number, one.cloth))
+        (folder / one.file).write_bytes(_as_jpeg(drawn))
     (folder / TRUTH).write_text(json.dumps([truths[k] for k in sorted(truths)], indent=1), encoding="utf-8")
 
 

@@ -10,7 +10,7 @@ from lucid_swatch.core.photo.strokes import Stroke
 from lucid_swatch.usecases.rail import Word
 
 from .studio.cloth import Cloth
-from .studio.portrait import Sitter
+from .studio.portrait import Lab, Sitter
 from .studio.scene import Room, Subject
 
 BULB = (1.13, 1.0, 0.74)
@@ -67,6 +67,15 @@ class SamplePortrait:
 
 
 @dataclass(frozen=True)
+class SampleComparison:
+    """A photo taken to compare: a cloth worn at the face, in the lamp and the exposure that the phone made of it."""
+
+    file: str
+    cloth: Lab
+    lamp: tuple[float, float, float]
+
+
+@dataclass(frozen=True)
 class SampleClient:
     """A client with rail, looks and colouring."""
 
@@ -82,5 +91,7 @@ class SampleClient:
     """What is kept about some pieces, by file."""
     newest: tuple[str, ...] = ()
     """Files of the pieces that were hung at the last visit; the others hang for some weeks."""
+    compared: tuple[SampleComparison, ...] = ()
+    """The second one was found better."""
     trial: bool = False
     """Whether drapes have been held to the face."""

@@ -78,7 +78,7 @@ class Clients:
         return row
 
 
-OWNED = ("look", "piece", "photo", "face", "trial", "side_by_side", "change", "palette")
+OWNED = ("look", "piece", "photo", "face", "trial", "side_by_side", "compared_photo", "change", "palette")
 """Tables whose rows belong to a client, in the order in which they may go."""
 
 

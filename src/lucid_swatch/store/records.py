@@ -88,6 +88,26 @@ class SideBySide:
 
 
 @dataclass(frozen=True, slots=True)
+class ComparedPhoto:
+    """A photo of a client, taken to compare, as kept. Its pictures lie under its id."""
+
+    id: str
+    client_id: str
+    created_at: datetime
+    name: str
+    rows: int
+    columns: int
+    """Of the relit picture."""
+    light: dict[str, Any]
+    ground: list[Any] | None
+    """What lies behind the person, as the core tells it; none where too little is seen of it."""
+    face: list[float] | None
+    """Left, top, width and height of the frame round a near face, in pixels."""
+    figure: list[float]
+    """The same of the whole figure."""
+
+
+@dataclass(frozen=True, slots=True)
 class ClientRecord:
     """A client as kept."""
 

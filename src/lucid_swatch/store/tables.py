@@ -131,6 +131,23 @@ class SideBySideRow(Base):
     created_at: Mapped[datetime]
 
 
+class ComparedPhotoRow(Base):
+    """A photo of a client, taken to compare."""
+
+    __tablename__ = "compared_photo"
+
+    id: Mapped[str] = mapped_column(primary_key=True)
+    client_id: Mapped[str] = mapped_column(sa.ForeignKey("client.id", ondelete="CASCADE"), index=True)
+    name: Mapped[str]
+    rows: Mapped[int]
+    columns: Mapped[int]
+    light: Mapped[dict[str, Any]]
+    ground: Mapped[list[Any] | None]
+    face: Mapped[list[Any] | None]
+    figure: Mapped[list[Any]]
+    created_at: Mapped[datetime]
+
+
 class PhotoRow(Base):
     """A photo of a garment and what was read from it."""
 

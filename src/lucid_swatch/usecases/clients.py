@@ -11,6 +11,7 @@ from sqlalchemy.orm import Session
 from lucid_swatch.core.problems import Refused
 from lucid_swatch.formats.client import About
 from lucid_swatch.store.clients import Clients
+from lucid_swatch.store.compared_photos import ComparedPhotos
 from lucid_swatch.store.database import Sessions
 from lucid_swatch.store.folder import Folder
 from lucid_swatch.store.looks import Looks
@@ -94,7 +95,8 @@ def erase_client(sessions: Sessions, folder: Folder, id: str) -> Erased:
         client = Clients(session).get(id)
         photos = Photos(session).of_client(id)
         looks = [look.id for look in Looks(session).of_client(id)]
-        owners = [*(photo.id for photo in photos), *(face.id for face in client.faces), *looks, id]
+        compared = [photo.id for photo in ComparedPhotos(session).of_client(id)]
+        owners = [*(photo.id for photo in photos), *(face.id for face in client.faces), *looks, *compared, id]
         files = [folder.photo(photo.file) for photo in photos] + [f for owner in owners for f in folder.pictures(owner)]
         rows = Clients(session).erase(id)
     # files go after the rows are safely gone: a crash between leaves orphans, which the next start clears away

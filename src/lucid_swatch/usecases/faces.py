@@ -14,14 +14,10 @@ from lucid_swatch.core.client.skin_seen import as_an_eye_sees
 from lucid_swatch.core.client.whole import PARTS
 from lucid_swatch.core.colour.arrays import BoolArray, ByteArray, FloatArray
 from lucid_swatch.core.colour.spaces import decode_srgb, rgb_linear_to_lab
-from lucid_swatch.core.photo.card import find_card, read_patches
-from lucid_swatch.core.photo.card_light import light_from_card
 from lucid_swatch.core.photo.light import Light, relit
-from lucid_swatch.core.photo.neutral import NeutralPoint, light_from_neutral
-from lucid_swatch.core.photo.outline import find_outline
-from lucid_swatch.core.photo.scene_light import estimate_light
+from lucid_swatch.core.photo.neutral import NeutralPoint
 from lucid_swatch.core.problems import Refused
-from lucid_swatch.files.photo import Photo, decode_photo
+from lucid_swatch.files.photo import decode_photo
 from lucid_swatch.files.pictures import jpeg, thumbnail, to_bytes_srgb, webp_inside
 from lucid_swatch.files.strip import strip_metadata
 from lucid_swatch.formats.light import light_from_values, light_values
@@ -34,7 +30,8 @@ from lucid_swatch.store.folder import Folder
 from lucid_swatch.store.records import FaceRecord, FaceSource
 
 from .clients import check_consent
-from .reader import READINGS, measured_card
+from .person_light import light_on_person
+from .reader import READINGS
 
 PORTRAIT, FACE, PERSON, ORIGINAL = "portrait.jpg", "face.jpg", "person.webp", "as-sent"
 RADIUS = {"skin": SPOT_RADIUS, "hair": SPOT_RADIUS, "eyes": IRIS_RADIUS}
@@ -52,7 +49,7 @@ def add_portrait(
     stripped, _ = strip_metadata(content, name)
     photo = decode_photo(stripped, name, PORTRAIT_SIDE)
     face = FaceRecord(uuid4().hex, client_id, FaceSource.PORTRAIT, datetime.now(UTC), name=name[:200])
-    light, person = _light(session, photo, cut_out, None)
+    light, person = light_on_person(session, photo, cut_out, None)
     daylight = relit(photo.rgb_linear, light)
     placed = place_spots(rgb_linear_to_lab(daylight), finder(photo.srgb), person)
     folder.keep_picture(face.id, ORIGINAL, stripped)
@@ -73,7 +70,7 @@ def read_again(
     face = _portrait(session, id)
     photo = decode_photo(folder.picture(id, ORIGINAL).read_bytes(), face.name or "portrait", PORTRAIT_SIDE)
     values = None if neutral is None else {"x": neutral.x, "y": neutral.y, "lightness": neutral.lightness}
-    light, person = _light(session, photo, cut_out, neutral)
+    light, person = light_on_person(session, photo, cut_out, neutral)
     daylight = relit(photo.rgb_linear, light)
     face = replace(face, neutral=values, veils=tuple(sorted(v.value for v in veils)))
     read = _read(folder, face, daylight, person, light, spots, "")
@@ -143,23 +140,6 @@ def _portrait(session: Session, id: str) -> FaceRecord:
     if face.source is not FaceSource.PORTRAIT:
         raise Refused("this is no portrait.", face.source.value, "Choose a portrait.")
     return face
-
-
-def _light(session: Session, photo: Photo, cut_out: CutOut, neutral: NeutralPoint | None) -> tuple[Light, BoolArray]:
-    """The most trusted light of a portrait, and where the person is."""
-    try:
-        person = find_outline(photo.srgb, cut_out(photo.srgb)).mask
-    except Refused:
-        person = np.ones(photo.srgb.shape[:2], dtype=bool)
-    if neutral is not None:
-        return light_from_neutral(photo.rgb_linear, person, neutral), person
-    card = find_card(photo.srgb).card
-    if card is not None:
-        try:
-            return light_from_card(read_patches(photo.rgb_linear, card), measured_card(session)), person
-        except Refused:
-            pass  # a card in the shade or the glare: the scene tells more
-    return estimate_light(photo.rgb_linear, person), person
 
 
 def _read(

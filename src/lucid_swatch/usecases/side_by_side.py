@@ -1,4 +1,4 @@
-"""This against that at the face: pieces, looks, or nothing, kept with the client."""
+"""This against that at the face: pieces, looks, photos, or nothing, kept with the client."""
 
 from datetime import UTC, datetime
 from enum import StrEnum
@@ -8,6 +8,7 @@ from sqlalchemy.orm import Session
 
 from lucid_swatch.core.problems import Refused
 from lucid_swatch.store.clients import Clients
+from lucid_swatch.store.compared_photos import ComparedPhotos
 from lucid_swatch.store.looks import Looks
 from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.records import SideBySide
@@ -19,6 +20,7 @@ class SideKind(StrEnum):
 
     PIECE = "piece"
     LOOK = "look"
+    PHOTO = "photo"
     NOTHING = "nothing"
 
 
@@ -33,7 +35,7 @@ def keep_side_by_side(
     """Keeps what was compared and what was found better. Refused when both sides are the same."""
     Clients(session).get(client_id)
     if left == right:
-        raise Refused("both sides hold the same.", "side by side", "Choose another piece or look for one of them.")
+        raise Refused("both sides hold the same.", "side by side", "Choose something else for one of them.")
     shown, other = _side(session, client_id, *left), _side(session, client_id, *right)
     compared = SideBySide(uuid4().hex, client_id, datetime.now(UTC), shown, other, better, note.strip())
     Comparisons(session).add(compared)
@@ -51,6 +53,10 @@ def _side(session: Session, client_id: str, kind: SideKind, id: str) -> dict[str
         look = Looks(session).get(id)
         _check_owner(look.client_id, client_id, id)
         label = look.name
+    elif kind is SideKind.PHOTO:
+        photo = ComparedPhotos(session).get(id)
+        _check_owner(photo.client_id, client_id, id)
+        label = photo.name
     return {"kind": kind.value, "id": id if kind is not SideKind.NOTHING else "", "label": label}
 
 

@@ -8,6 +8,7 @@ from sqlalchemy.orm import Session
 from lucid_swatch.files.archive import pack
 from lucid_swatch.formats.client import About, ClientDocument
 from lucid_swatch.store.clients import Clients
+from lucid_swatch.store.compared_photos import ComparedPhotos
 from lucid_swatch.store.folder import Folder
 from lucid_swatch.store.looks import Looks
 from lucid_swatch.store.palettes import Palettes
@@ -50,4 +51,7 @@ def client_archive(session: Session, folder: Folder, client_id: str) -> tuple[by
     for look in looks:
         if folder.has_picture(str(look["id"]), "as-sent"):
             files[f"worn/{look['id']}.jpg"] = folder.picture(str(look["id"]), "as-sent").read_bytes()
+    for compared_photo in ComparedPhotos(session).of_client(client_id):
+        if folder.has_picture(compared_photo.id, "as-sent"):
+            files[f"compared/{compared_photo.id}.jpg"] = folder.picture(compared_photo.id, "as-sent").read_bytes()
     return pack(files), f"{file_name(client.name)}.zip"

@@ -472,6 +472,94 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/clients/{client_id}/compared-photos": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Compared Photos
+         * @description A client's photos that were taken to compare, the newest first.
+         */
+        get: operations["list_compared_photos"];
+        put?: never;
+        /**
+         * Send Compared Photo
+         * @description Keeps a photo to compare and relights it.
+         */
+        post: operations["send_compared_photo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/compared-photos/{photo_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Name Compared Photo
+         * @description Calls a photo by what it shows.
+         */
+        put: operations["name_compared_photo"];
+        post?: never;
+        /**
+         * Take Compared Photo Away
+         * @description Removes a photo for good.
+         */
+        delete: operations["take_compared_photo_away"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/compared-photos/{left_id}/beside/{right_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Photos Beside
+         * @description Two photos at one size, in one light where that can be done.
+         */
+        get: operations["photos_beside"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/compared-photos/{photo_id}/picture.jpg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Compared Photo Picture
+         * @description The photo relit, and in the light of another one where that is named.
+         */
+        get: operations["compared_photo_picture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/clients/{client_id}/photos": {
         parameters: {
             query?: never;
@@ -1791,6 +1879,44 @@ export interface components {
             light: number;
         };
         /**
+         * BesideAnswer
+         * @description Two photos as they are best shown side by side.
+         */
+        BesideAnswer: {
+            left: components["schemas"]["FrameAnswer"];
+            right: components["schemas"]["FrameAnswer"];
+            /** Left Picture */
+            left_picture: string;
+            /** Right Picture */
+            right_picture: string;
+            /**
+             * Near
+             * @description Whether the faces are framed, and not the whole figures.
+             */
+            near: boolean;
+            /**
+             * Light
+             * @description By their cards, by the ground behind, or each by itself.
+             * @enum {string}
+             */
+            light: "cards" | "ground" | "apart";
+            /**
+             * Changed
+             * @description Which one is brought into the light of the other.
+             */
+            changed: ("left" | "right") | null;
+            /**
+             * Apart
+             * @description CIEDE2000 between the grounds before it.
+             */
+            apart: number | null;
+            /**
+             * Remaining
+             * @description The same after it.
+             */
+            remaining: number | null;
+        };
+        /**
          * Bin
          * @description Where a piece hangs.
          * @enum {string}
@@ -1815,6 +1941,11 @@ export interface components {
         Body_read_palette_file: {
             /** Palette */
             palette: string;
+        };
+        /** Body_send_compared_photo */
+        Body_send_compared_photo: {
+            /** Photo */
+            photo: string;
         };
         /** Body_send_portrait */
         Body_send_portrait: {
@@ -2063,6 +2194,30 @@ export interface components {
             partners: components["schemas"]["PartnerAnswer"][];
             /** Fights */
             fights: components["schemas"]["PartnerAnswer"][];
+        };
+        /**
+         * ComparedPhotoAnswer
+         * @description A photo of a client that was taken to compare.
+         */
+        ComparedPhotoAnswer: {
+            /** Id */
+            id: string;
+            /**
+             * Created At
+             * Format: date-time
+             */
+            created_at: string;
+            /** Name */
+            name: string;
+            /** Rows */
+            rows: number;
+            /** Columns */
+            columns: number;
+            /** Picture */
+            picture: string;
+            light: components["schemas"]["LightReference"];
+            /** @description Round the face, or round the figure where the face is far. */
+            frame: components["schemas"]["FrameAnswer"];
         };
         /**
          * ConsentRequest
@@ -2337,6 +2492,20 @@ export interface components {
             contrast: number[] | null;
             /** Pieces */
             pieces: components["schemas"]["SuitingPiece"][];
+        };
+        /**
+         * FrameAnswer
+         * @description A rectangle in pixels of a picture; it may reach beyond its edges.
+         */
+        FrameAnswer: {
+            /** Left */
+            left: number;
+            /** Top */
+            top: number;
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
         };
         /**
          * GarmentDocument
@@ -3013,6 +3182,14 @@ export interface components {
             times: number;
         };
         /**
+         * NameRequest
+         * @description What a photo shows.
+         */
+        NameRequest: {
+            /** Name */
+            name: string;
+        };
+        /**
          * NeighbourAnswer
          * @description A piece beside another one, with how far apart their main colours are.
          */
@@ -3650,7 +3827,7 @@ export interface components {
          * @description What is on a side.
          * @enum {string}
          */
-        SideKind: "piece" | "look" | "nothing";
+        SideKind: "piece" | "look" | "photo" | "nothing";
         /**
          * SortDocument
          * @description Where a piece hangs.
@@ -5488,6 +5665,309 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    list_compared_photos: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ComparedPhotoAnswer"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    send_compared_photo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_send_compared_photo"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ComparedPhotoAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    name_compared_photo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                photo_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NameRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ComparedPhotoAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    take_compared_photo_away: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                photo_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    photos_beside: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                left_id: string;
+                right_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BesideAnswer"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    compared_photo_picture: {
+        parameters: {
+            query?: {
+                beside?: string | null;
+            };
+            header?: never;
+            path: {
+                photo_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
             };
             /** @description Not Found */
             404: {

@@ -3,15 +3,19 @@ import { computed, ref, watch } from 'vue'
 import { answered, api, type KeptLook, type LookKept, type Piece, type SideBySide } from '@/api'
 import ProblemNote from '@/components/base/ProblemNote.vue'
 import DrapedFace from '@/components/client/DrapedFace.vue'
+import FramedPhoto from '@/components/client/FramedPhoto.vue'
+import PhotoHandles from '@/components/client/PhotoHandles.vue'
 import LookFigure from '@/components/look/LookFigure.vue'
 import { useClient } from '@/composables/useClient'
+import { useComparedPhotos } from '@/composables/useComparedPhotos'
 import { useKeys } from '@/composables/useKeys'
 import { useTried } from '@/composables/useTried'
 import { chinOf } from '@/lib/chin'
+import { pairWords } from '@/lib/pair'
 import { asWorn } from '@/lib/worn'
 
-/** This against that at the face: pieces, looks, or nothing, kept with the client. */
-type Side = { kind: 'piece' | 'look' | 'nothing'; id: string }
+/** This against that at the face: pieces, looks, photos, or nothing, kept with the client. */
+type Side = { kind: 'piece' | 'look' | 'photo' | 'nothing'; id: string }
 type Better = 'left' | 'right' | 'no difference'
 const { id, client } = useClient()
 const { problem, tried } = useTried()
@@ -22,6 +26,39 @@ const sides = ref<[Side, Side]>([{ kind: 'nothing', id: '' }, { kind: 'nothing',
 const note = ref('')
 const said = ref('')
 const loaded = ref(false)
+
+/** Both photos, where both sides hold one. */
+const twoPhotos = computed<[string, string] | null>(() => {
+  const [left, right] = sides.value
+  return left.kind === 'photo' && right.kind === 'photo' && left.id !== right.id ? [left.id, right.id] : null
+})
+const { photos, pair, send, rename, remove } = useComparedPhotos(id, twoPhotos, tried)
+/** Two photos in one light, at one size; without it each as it was relit by itself. */
+const together = ref(true)
+const sending = ref(false)
+const photoOn = (side: Side) => (side.kind === 'photo' ? (photos.value.find((one) => one.id === side.id) ?? null) : null)
+const shownPhoto = (index: 0 | 1) => {
+  const photo = photoOn(sides.value[index])
+  if (!photo) return null
+  const { rows, columns, name: label } = photo
+  const both = together.value ? pair.value : null
+  if (!both) return { picture: photo.picture, rows, columns, label, frame: together.value ? photo.frame : null }
+  return { picture: index ? both.right_picture : both.left_picture, rows, columns, label, frame: index ? both.right : both.left }
+}
+/** The first file goes to this side, a second one to the other. */
+async function take(index: 0 | 1, files: FileList | null | undefined) {
+  if (!files?.length || sending.value) return
+  sending.value = true
+  for (const [k, file] of [...files].slice(0, 2).entries()) {
+    const sent = await send(file)
+    if (!sent) break
+    choose((k ? 1 - index : index) as 0 | 1, `photo:${sent.id}`)
+  }
+  sending.value = false
+}
+async function removePhoto(photo: string) {
+  if (await remove(photo)) sides.value = sides.value.map((side) => (side.id === photo ? { kind: 'nothing', id: '' } : side)) as [Side, Side]
+}
 
 const path = () => ({ params: { path: { client_id: id.value } } })
 watch(id, async (now) => {
@@ -78,24 +115,38 @@ const told = (one: SideBySide) => (one.better === null ? '' : one.better === 'no
 <template>
   <div class="side-by-side">
     <div class="faces">
-      <section v-for="index in ([0, 1] as const)" :key="index" class="side" :aria-label="index ? 'Right' : 'Left'">
+      <section
+        v-for="index in ([0, 1] as const)" :key="index" class="side" :aria-label="index ? 'Right' : 'Left'"
+        @dragover.prevent @drop.prevent="take(index, $event.dataTransfer?.files)"
+      >
         <div class="shown">
           <LookFigure v-if="lookOn(sides[index]) && client" v-bind="lookOn(sides[index])!" :client="client" :rail="pieces" :judged="null" :pointed="[]" :squint="false" />
+          <FramedPhoto v-else-if="shownPhoto(index)" v-bind="shownPhoto(index)!" />
           <DrapedFace
             v-else :person="client?.person ?? null" :chin="chin" :hex="piece(sides[index])?.colours[0]?.hex ?? null" :picture="piece(sides[index])?.cloth ?? null"
             :label="piece(sides[index])?.label ?? 'nothing'"
           />
         </div>
-        <select v-if="loaded" :value="value(sides[index])" :aria-label="index ? 'What is on the right' : 'What is on the left'" @change="choose(index, ($event.target as HTMLSelectElement).value)">
-          <option value="nothing:">nothing, the face alone</option>
-          <optgroup label="Pieces"><option v-for="one in pieces" :key="one.id" :value="`piece:${one.id}`">{{ one.label }}</option></optgroup>
-          <optgroup label="Looks"><option v-for="one in looks" :key="one.id" :value="`look:${one.id}`">{{ one.name }}</option></optgroup>
-        </select>
+        <div v-if="loaded" class="choice">
+          <select :value="value(sides[index])" :aria-label="index ? 'What is on the right' : 'What is on the left'" @change="choose(index, ($event.target as HTMLSelectElement).value)">
+            <option value="nothing:">nothing, the face alone</option>
+            <optgroup label="Pieces"><option v-for="one in pieces" :key="one.id" :value="`piece:${one.id}`">{{ one.label }}</option></optgroup>
+            <optgroup label="Looks"><option v-for="one in looks" :key="one.id" :value="`look:${one.id}`">{{ one.name }}</option></optgroup>
+            <optgroup v-if="photos.length" label="Photos"><option v-for="one in photos" :key="one.id" :value="`photo:${one.id}`">{{ one.name }}</option></optgroup>
+          </select>
+          <label class="button">Photo<input class="visually-hidden" type="file" accept="image/*,.heic,.heif" multiple :disabled="sending" :aria-label="index ? 'A photo for the right' : 'A photo for the left'" @change="take(index, ($event.target as HTMLInputElement).files)" /></label>
+          <PhotoHandles v-if="photoOn(sides[index])" :photo="photoOn(sides[index])!" @rename="rename(sides[index].id, $event)" @remove="removePhoto(sides[index].id)" />
+        </div>
       </section>
     </div>
     <aside class="panel">
       <h1>Side by side</h1>
-      <p class="soft">One garment against another at the face, one look against another, with and without.</p>
+      <p class="soft">One garment against another at the face, one look against another, with and without; drawn, or as two photos taken a moment apart.</p>
+      <p v-if="sending" role="status">Bringing the photo in and relighting it.</p>
+      <template v-if="pair">
+        <p role="status">{{ together ? pairWords(pair) : 'Each photo relit by itself and shown whole.' }}</p>
+        <p class="acts"><button class="word" type="button" :aria-pressed="together" @click="together = !together">one light, one size</button></p>
+      </template>
       <ProblemNote v-if="problem" :problem="problem" closable @close="problem = null" />
       <label class="note">Note <input v-model="note" type="text" maxlength="500" placeholder="what was seen" /></label>
       <div class="acts" role="group" aria-label="Which is better?">
@@ -121,7 +172,8 @@ const told = (one: SideBySide) => (one.better === null ? '' : one.better === 'no
 .faces { background: var(--cloth); display: grid; grid-template-columns: 1fr 1fr; min-height: 0; }
 .side { display: flex; flex-direction: column; min-height: 0; min-width: 0; }
 .shown { flex: 1; min-height: 0; overflow: hidden; display: grid; }
-select { font: inherit; color: var(--ink); background: var(--sheet); border: 1.2px solid var(--rule); border-radius: 6px; padding: 6px 9px; margin: 8px 12px 12px; }
+.choice { display: flex; flex-wrap: wrap; gap: 6px 8px; padding: 8px 12px 12px; }
+select { flex: 1 1 10em; min-width: 0; font: inherit; color: var(--ink); background: var(--sheet); border: 1.2px solid var(--rule); border-radius: 6px; padding: 6px 9px; }
 .panel { background: var(--paper); border-left: 1px solid var(--line); padding: 16px 20px; overflow: auto; display: flex; flex-direction: column; gap: 10px; }
 .note { display: grid; gap: 3px; }
 .note input { font: inherit; color: inherit; background: var(--sheet); border: 1.2px solid var(--rule); border-radius: 6px; padding: 6px 9px; }

@@ -85,6 +85,15 @@ def place_spots(lab: FloatArray, faces: list[FaceBox], person: BoolArray) -> Pla
     return Placed(skin, hair, eyes, note)
 
 
+def face_alone(lab: FloatArray, faces: list[FaceBox]) -> FaceBox | None:
+    """The face of a photo, set right by its eyes; None where there is none, or more than one.
+
+    lab: (rows, columns, 3), of the relit photo. faces: those that were found in it."""
+    lab = lab.astype(np.float32)
+    groups = _without_ghosts(lab, _groups(faces))
+    return _best_box(lab, groups[0]) if len(groups) == 1 else None
+
+
 def _groups(faces: list[FaceBox]) -> list[list[FaceBox]]:
     """The boxes that lie over each other by a quarter of the smaller one, together: they are one face."""
     groups: list[list[FaceBox]] = []

@@ -18,6 +18,8 @@ UNIT = 178.0
 LIGHT_FROM = np.array([-0.42, -0.45, 0.79])
 
 Lab = tuple[float, float, float]
+SMOCK: Lab = (38.0, 0.0, -1.0)
+"""The grey smock that a studio lays over a client's own clothes."""
 
 
 @dataclass(frozen=True)
@@ -42,8 +44,10 @@ SPOTS: dict[str, tuple[tuple[float, float], ...]] = {
 """Where a stylist would put the sample spots, in fractions of the portrait."""
 
 
-def draw_portrait(sitter: Sitter, lamp: tuple[float, float, float], seed: int) -> ByteArray:
-    """A portrait under a lamp. Returns (HEIGHT, WIDTH, 3), encoded sRGB; the same seed gives the same picture."""
+def draw_portrait(sitter: Sitter, lamp: tuple[float, float, float], seed: int, cloth: Lab = SMOCK) -> ByteArray:
+    """A portrait under a lamp. Returns (HEIGHT, WIDTH, 3), encoded sRGB; the same seed gives the same picture.
+
+    cloth: CIELAB of what is worn."""
     rng = np.random.default_rng(seed)
     shape = (HEIGHT, WIDTH)
     y, x = np.mgrid[0:HEIGHT, 0:WIDTH].astype(np.float64)
@@ -61,8 +65,8 @@ def draw_portrait(sitter: Sitter, lamp: tuple[float, float, float], seed: int) -
     neck = [(0.0, 0.7), (0.52, 0.7), (0.5, 1.5), (0.62, 1.78), (0.4, 2.3), (0.0, 2.5)]
     picture = _put(picture, _area(neck), skin, 0.62 + 0.16 * np.clip(v - 1.1, 0, 1) - 0.20 * np.clip(u, -0.5, 0.5))
     smock = [(0.0, 2.28), (0.3, 2.12), (0.60, 1.72), (1.2, 1.98), (1.9, 2.25), (2.3, 2.7), (2.4, 4.2), (0.0, 4.2)]
-    cloth = 0.85 + 0.10 * smooth_noise(rng, shape, (160, 60)) - 0.12 * np.clip(u / 2, -1, 1)
-    picture = _put(picture, _area(smock), _rgb((38.0, 0.0, -1.0)), cloth)
+    folds = 0.85 + 0.10 * smooth_noise(rng, shape, (160, 60)) - 0.12 * np.clip(u / 2, -1, 1)
+    picture = _put(picture, _area(smock), _rgb(cloth), folds)
     for side in (-1, 1):
         ear = [
             (side * (1.0 + dx), dy)

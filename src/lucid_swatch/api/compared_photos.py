@@ -1,0 +1,66 @@
+"""Photos of a client that were taken to compare."""
+
+from typing import Annotated
+
+from fastapi import APIRouter, File, Query, Response, UploadFile
+
+from lucid_swatch.files.photo import MAX_BYTES
+from lucid_swatch.store.clients import Clients
+from lucid_swatch.store.compared_photos import ComparedPhotos
+from lucid_swatch.usecases.compared_photos import (
+    add_compared_photo,
+    compared_picture,
+    remove_compared_photo,
+    rename_compared_photo,
+    side_by_side,
+)
+
+from .compared_documents import BesideAnswer, ComparedPhotoAnswer, NameRequest, beside_answer, compared_photo_answer
+from .context import InContext, UnitOfWork
+
+router = APIRouter(tags=["colouring"])
+
+
+@router.get("/clients/{client_id}/compared-photos")
+def list_compared_photos(session: UnitOfWork, client_id: str) -> list[ComparedPhotoAnswer]:
+    """A client's photos that were taken to compare, the newest first."""
+    Clients(session).get(client_id)
+    return [compared_photo_answer(photo) for photo in ComparedPhotos(session).of_client(client_id)]
+
+
+@router.post("/clients/{client_id}/compared-photos", status_code=201)
+def send_compared_photo(
+    session: UnitOfWork, context: InContext, client_id: str, photo: Annotated[UploadFile, File()]
+) -> ComparedPhotoAnswer:
+    """Keeps a photo to compare and relights it."""
+    content, name = photo.file.read(MAX_BYTES + 1), photo.filename or "photo"
+    kept = add_compared_photo(session, context.folder, context.cut_out, context.faces, client_id, content, name)
+    return compared_photo_answer(kept)
+
+
+@router.put("/compared-photos/{photo_id}")
+def name_compared_photo(session: UnitOfWork, photo_id: str, asked: NameRequest) -> ComparedPhotoAnswer:
+    """Calls a photo by what it shows."""
+    return compared_photo_answer(rename_compared_photo(session, photo_id, asked.name))
+
+
+@router.delete("/compared-photos/{photo_id}", status_code=204)
+def take_compared_photo_away(session: UnitOfWork, context: InContext, photo_id: str) -> None:
+    """Removes a photo for good."""
+    remove_compared_photo(session, context.folder, photo_id)
+
+
+@router.get("/compared-photos/{left_id}/beside/{right_id}")
+def photos_beside(session: UnitOfWork, left_id: str, right_id: str) -> BesideAnswer:
+    """Two photos at one size, in one light where that can be done."""
+    return beside_answer(left_id, right_id, side_by_side(session, left_id, right_id))
+
+
+@router.get("/compared-photos/{photo_id}/picture.jpg")
+def compared_photo_picture(
+    session: UnitOfWork, context: InContext, photo_id: str, beside: Annotated[str | None, Query()] = None
+) -> Response:
+    """The photo relit, and in the light of another one where that is named."""
+    content = compared_picture(session, context.folder, photo_id, beside)
+    headers = {"cache-control": "no-store"}  # no copy of a person stays in a browser
+    return Response(content, media_type="image/jpeg", headers=headers)

@@ -1,0 +1,121 @@
+"""Photos of a client that were taken to compare, a moment apart, brought into one light."""
+
+from dataclasses import dataclass
+from datetime import UTC, datetime
+from pathlib import Path
+from uuid import uuid4
+
+import numpy as np
+from sqlalchemy.orm import Session
+
+from lucid_swatch.core.client.face import face_alone
+from lucid_swatch.core.client.frame import Frame, frame_of_face, frame_of_person
+from lucid_swatch.core.client.same_light import OneLight, ground_of, one_light
+from lucid_swatch.core.colour.spaces import decode_srgb, rgb_linear_to_lab
+from lucid_swatch.core.photo.light import relit
+from lucid_swatch.core.problems import Refused
+from lucid_swatch.files.photo import decode_photo
+from lucid_swatch.files.pictures import jpeg, to_bytes_srgb
+from lucid_swatch.files.strip import strip_metadata
+from lucid_swatch.formats.light import light_from_values, light_values
+from lucid_swatch.outside.cut_out import CutOut
+from lucid_swatch.outside.faces import FaceFinder
+from lucid_swatch.store.clients import Clients
+from lucid_swatch.store.compared_photos import ComparedPhotos
+from lucid_swatch.store.folder import Folder
+from lucid_swatch.store.records import ComparedPhoto
+
+from .clients import check_consent
+from .person_light import light_on_person
+
+PICTURE, ORIGINAL = "relit.jpg", "as-sent"
+SIDE = 1280
+"""Long side at which a photo is relit and shown."""
+
+
+@dataclass(frozen=True, slots=True)
+class Beside:
+    """Two photos side by side."""
+
+    left: Frame
+    right: Frame
+    near: bool
+    """Whether the faces are framed, and not the whole figures."""
+    changed: str | None
+    """The id of the photo that is brought into the light of the other one."""
+    light: OneLight | None
+    """How; none where nothing was changed."""
+    by_cards: bool
+    """Whether both were corrected by a measured card, so that nothing has to be."""
+
+
+def add_compared_photo(
+    session: Session, folder: Folder, cut_out: CutOut, finder: FaceFinder, client_id: str, content: bytes, name: str
+) -> ComparedPhoto:
+    """Keeps a photo of a client without its metadata, relights it, and sees what is behind the person.
+
+    Refused when it is no photo or the client has withdrawn consent."""
+    check_consent(Clients(session).get(client_id))
+    stripped, _ = strip_metadata(content, name)
+    shot = decode_photo(stripped, name, SIDE)
+    light, person = light_on_person(session, shot, cut_out)
+    daylight = relit(shot.rgb_linear, light)
+    face = face_alone(rgb_linear_to_lab(daylight), finder(shot.srgb))
+    near = None if face is None else frame_of_face(face, person.shape)
+    ground = ground_of(daylight, person)
+    rows, columns = person.shape
+    photo = ComparedPhoto(
+        uuid4().hex, client_id, datetime.now(UTC), Path(name).stem[:120] or "photo", rows, columns, light_values(light),
+        None if ground is None else np.round(ground, 4).tolist(), None if near is None else _values(near),
+        _values(frame_of_person(person)),
+    )  # fmt: skip
+    folder.keep_picture(photo.id, ORIGINAL, stripped)
+    folder.keep_picture(photo.id, PICTURE, jpeg(to_bytes_srgb(daylight), 92))
+    ComparedPhotos(session).add(photo)
+    return photo
+
+
+def rename_compared_photo(session: Session, id: str, name: str) -> ComparedPhoto:
+    """Calls a photo by what it shows. Refused when that is nothing."""
+    if not name.strip():
+        raise Refused("the photo has no name.", "name", "Write what it shows.")
+    return ComparedPhotos(session).rename(id, name.strip())
+
+
+def remove_compared_photo(session: Session, folder: Folder, id: str) -> None:
+    """Removes a photo with its pictures; what was found with it stays."""
+    ComparedPhotos(session).remove(id)
+    folder.remove_pictures(id)
+
+
+def side_by_side(session: Session, left_id: str, right_id: str) -> Beside:
+    """Two photos of one client as they are best shown: at one size, in one light.
+
+    The one whose light is known less is brought into that of the other. Refused when they are of two clients."""
+    left, right = ComparedPhotos(session).get(left_id), ComparedPhotos(session).get(right_id)
+    if left.client_id != right.client_id:
+        raise Refused("these are photos of two clients.", right.name, "Choose two of the same client.")
+    near = left.face is not None and right.face is not None
+    frames = [Frame(*(photo.face if near and photo.face else photo.figure)) for photo in (left, right)]
+    lights = [light_from_values(photo.light) for photo in (left, right)]
+    by_cards = all(light.correction is not None for light in lights)
+    changed, light = None, None
+    if not by_cards and left.ground is not None and right.ground is not None:
+        known_less, other = (left, right) if lights[0].uncertainty > lights[1].uncertainty else (right, left)
+        light = one_light(np.array(known_less.ground), np.array(other.ground))
+        changed = None if light is None else known_less.id
+    return Beside(frames[0], frames[1], near, changed, light, by_cards)
+
+
+def compared_picture(session: Session, folder: Folder, id: str, beside: str | None) -> bytes:
+    """A JPEG of a photo relit; in the light of another one where that is given and can be done."""
+    content = folder.picture(id, PICTURE).read_bytes()
+    pair = None if beside is None else side_by_side(session, id, beside)
+    if pair is None or pair.light is None or pair.changed != id:
+        return content
+    shown = decode_photo(content, "photo", SIDE)
+    return jpeg(to_bytes_srgb(decode_srgb(shown.srgb / 255.0) * pair.light.gain), 92)
+
+
+def _values(frame: Frame) -> list[float]:
+    return [round(v, 1) for v in (frame.left, frame.top, frame.width, frame.height)]
