@@ -44,6 +44,18 @@ def test_spots_find_skin_hair_and_iris_at_every_depth(sitter, network):
         assert delta_e_2000(read, np.array(getattr(sitter, part))) < (9 if part == "hair" else 4), part
 
 
+@pytest.mark.parametrize("tilt", [-25, 25])
+@pytest.mark.parametrize("sitter", SITTERS[1:5], ids=lambda s: f"L{s.skin[0]:.0f}")
+def test_a_head_that_is_held_aslant_is_read_where_it_lies(sitter, tilt):
+    turn = cv2.getRotationMatrix2D((COLUMNS / 2, ROWS / 2), tilt, 1.0)
+    picture = cv2.warpAffine(portrait(sitter), turn, (COLUMNS, ROWS), borderMode=cv2.BORDER_REFLECT)
+    found, light = placed(picture)
+    assert len(found.eyes) == 2
+    for part, radius in (("skin", SPOT_RADIUS), ("hair", SPOT_RADIUS), ("eyes", IRIS_RADIUS)):
+        read = read_spots(light, getattr(found, part), radius)
+        assert delta_e_2000(read, np.array(getattr(sitter, part))) < 4, part
+
+
 def test_a_fold_that_was_taken_for_a_small_face_is_no_second_person():
     picture = portrait()
     lab, person = rgb_linear_to_lab(decode_srgb(picture / 255.0)), np.ones(picture.shape[:2], bool)

@@ -7,7 +7,7 @@ import cv2
 from skimage.data import lbp_frontal_face_cascade_filename
 from skimage.feature import Cascade
 
-from lucid_swatch.core.client.face import FaceBox
+from lucid_swatch.core.client.face import FaceBox, turned
 from lucid_swatch.core.colour.arrays import ByteArray
 
 SEARCH_SIDE = 400
@@ -18,11 +18,17 @@ LEAST_AGREEING = 3
 """Neighbouring windows that must say the same."""
 
 
+TILTS = (-22.0, 22.0)
+"""Degrees by which a picture is turned for heads that are held aslant; the cascade bears half of that by itself."""
+
+
 class FaceFinder(Protocol):
     """Anything that finds faces seen from the front."""
 
     def __call__(self, srgb: ByteArray) -> list[FaceBox]:
-        """Boxes round faces, the largest first; one face may have several. srgb: (rows, columns, 3)."""
+        """Boxes round faces, upright and tilted ones, the largest first; one face may have several.
+
+        srgb: (rows, columns, 3)."""
 
 
 class FaceCascade:
@@ -37,10 +43,16 @@ class FaceCascade:
             return []
         # contrast that is evened out helps in hard light, but on deep skin it makes noise of what is looked for
         found = _search(grey) or _search(cv2.createCLAHE(2.0, (8, 8)).apply(grey))
-        boxes = [
-            FaceBox(f["c"] / size[0], f["r"] / size[1], f["width"] / size[0], f["height"] / size[1]) for f in found
-        ]  # fmt: skip
+        boxes = [_box(f, size) for f in found]
+        for tilt in TILTS:
+            aslant = cv2.warpAffine(grey, turned(grey.shape, tilt), size, borderMode=cv2.BORDER_REPLICATE)
+            boxes += [_box(f, size, tilt) for f in _search(aslant)]
         return sorted(boxes, key=lambda box: -box.width * box.height)
+
+
+def _box(found: dict[str, int], size: tuple[int, int], tilt: float = 0.0) -> FaceBox:
+    columns, rows = size
+    return FaceBox(found["c"] / columns, found["r"] / rows, found["width"] / columns, found["height"] / rows, tilt)
 
 
 def _search(grey: ByteArray) -> list[dict[str, int]]:

@@ -1,6 +1,6 @@
 """Where skin, hair and eyes are best read in a face: off red and shiny places, on the iris and not in its sparkle."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import cv2
 import numpy as np
@@ -18,6 +18,9 @@ class FaceBox:
     top: float
     width: float
     height: float
+    tilt: float = 0.0
+    """Degrees by which the portrait was turned about its middle, against the clock, for the face to stand upright; the
+    box lies in the turned portrait."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -63,7 +66,14 @@ def place_spots(lab: FloatArray, faces: list[FaceBox], person: BoolArray) -> Pla
 
     lab: (rows, columns, 3), of the relit portrait. faces: those that were found in it. person: (rows, columns)."""
     lab = lab.astype(np.float32)
-    groups = _without_ghosts(lab, _groups(faces))
+    groups = _without_ghosts(lab, _groups([box for box in faces if not box.tilt]))
+    upright = _on_an_upright_face(lab, groups, person)
+    if len(groups) > 1 or len(upright.eyes) == 2:
+        return upright
+    return _on_a_tilted_face(lab, [box for box in faces if box.tilt], person) or upright
+
+
+def _on_an_upright_face(lab: FloatArray, groups: list[list[FaceBox]], person: BoolArray) -> Placed:
     if not groups:
         return _by_hand("No face was found. Put the lenses on bare skin, hair and iris yourself.")
     if len(groups) > 1:
@@ -85,12 +95,42 @@ def place_spots(lab: FloatArray, faces: list[FaceBox], person: BoolArray) -> Pla
     return Placed(skin, hair, eyes, note)
 
 
+def _on_a_tilted_face(lab: FloatArray, faces: list[FaceBox], person: BoolArray) -> Placed | None:
+    """Spots on a head that is held aslant: placed where it stands upright, and turned back. None where no two eyes are
+    seen: a fold or a pattern looks like a face from some side."""
+    size = person.shape[::-1]
+    for tilt in sorted({box.tilt for box in faces}):
+        turn = turned(person.shape, tilt)
+        upright = cv2.warpAffine(lab, turn, size, borderMode=cv2.BORDER_REPLICATE)
+        within = cv2.warpAffine(person.astype(np.uint8), turn, size, flags=cv2.INTER_NEAREST) > 0
+        groups = _without_ghosts(upright, _groups([replace(box, tilt=0.0) for box in faces if box.tilt == tilt]))
+        placed = _on_an_upright_face(upright, groups, within)
+        if len(placed.eyes) == 2:
+            back = cv2.invertAffineTransform(turn)
+            skin, hair, eyes = (
+                tuple(_moved(spot, back, size) for spot in spots) for spots in (placed.skin, placed.hair, placed.eyes)
+            )
+            return Placed(skin, hair, eyes, placed.note)
+    return None
+
+
+def turned(shape: tuple[int, ...], tilt: float) -> FloatArray:
+    """The affine map that turns a picture about its middle against the clock. shape: rows, columns. (2, 3), pixels."""
+    matrix: FloatArray = cv2.getRotationMatrix2D((shape[1] / 2 - 0.5, shape[0] / 2 - 0.5), tilt, 1.0)
+    return matrix
+
+
+def _moved(spot: Spot, matrix: FloatArray, size: tuple[int, ...]) -> Spot:
+    x, y = matrix @ np.array([spot[0] * size[0], spot[1] * size[1], 1.0])
+    return float(np.clip(x / size[0], 0, 1)), float(np.clip(y / size[1], 0, 1))
+
+
 def face_alone(lab: FloatArray, faces: list[FaceBox]) -> FaceBox | None:
-    """The face of a photo, set right by its eyes; None where there is none, or more than one.
+    """The upright face of a photo, set right by its eyes; None where there is none, or more than one.
 
     lab: (rows, columns, 3), of the relit photo. faces: those that were found in it."""
     lab = lab.astype(np.float32)
-    groups = _without_ghosts(lab, _groups(faces))
+    groups = _without_ghosts(lab, _groups([box for box in faces if not box.tilt]))
     return _best_box(lab, groups[0]) if len(groups) == 1 else None
 
 
