@@ -10,7 +10,7 @@ import colour
 import numpy as np
 
 from lucid_swatch.core.client import skin_seen
-from lucid_swatch.core.client.skin_seen import plainness, without_blood
+from lucid_swatch.core.client.skin_seen import blood_terms, without_blood
 from lucid_swatch.core.colour.difference import delta_e_2000
 from lucid_swatch.core.colour.spaces import rgb_linear_to_lab
 from lucid_swatch.core.photo.card import NOMINAL, CardReading
@@ -54,14 +54,11 @@ def sights(seed, cameras):
 
 
 def fit_skin(change, seen, true):
-    """By lightness, (2, 3), and by what the correction did, (18, 3): ridge regression in units of each one's spread."""
-    plain = plainness(seen)
+    """Middle and spread of what the corrections did, (18,) each, and what every term adds, (58, 3): ridge regression."""
     middle, spread = change.mean(axis=0), change.std(axis=0)
-    terms = np.hstack([plain, plain**2, plain * (change - middle) / spread])
-    held = HOLD * len(terms) * np.diag([1e-6] * 2 + [1.0] * change.shape[1])
-    found = np.linalg.solve(terms.T @ terms + held, terms.T @ (true - seen))
-    by_correction = found[2:] / spread[:, None]
-    return np.stack([found[0] - middle @ by_correction, found[1]]), by_correction
+    terms = blood_terms(seen, (change - middle) / spread)
+    held = HOLD * len(terms) * np.diag([1e-6] * 2 + [1.0] * (terms.shape[1] - 2))
+    return middle, spread, np.linalg.solve(terms.T @ terms + held, terms.T @ (true - seen))
 
 
 def _lamps():
@@ -101,27 +98,28 @@ def main():
     parser = argparse.ArgumentParser(description=__doc__, formatter_class=argparse.RawDescriptionHelpFormatter)
     parser.add_argument("--write", action="store_true")
     asked = parser.parse_args()
-    by_lightness, by_correction = fit_skin(*sights(1, TRAINED))
+    fitted = fit_skin(*sights(1, TRAINED))
     change, seen, true = sights(2, HELD_OUT)
-    found = without_blood(seen, change, by_lightness, by_correction)
+    found = without_blood(seen, change, *fitted)
     for name, skin in (("before", seen), ("after", found)):
         off = delta_e_2000(skin, true)
         fair, deep = (float(np.median(off[kept])) for kept in (true[:, 0] > 60, true[:, 0] < 40))
         print(f"cameras held out, {name}: {np.median(off):.2f}, fair skin {fair:.2f}, deep skin {deep:.2f}")
     if asked.write:
-        FILE.write_text(_text(by_lightness, by_correction), encoding="utf-8")
+        FILE.write_text(_text(*fitted), encoding="utf-8")
 
 
-def _text(by_lightness, by_correction):
-    def rows(values):
-        return "".join(f"  [{', '.join(f'{v:.3f}' for v in row)}],\n" for row in values)
+def _text(middle, spread, figures):
+    def row(values):
+        return f"[{', '.join(f'{v:.4g}' for v in values)}]"
 
     return (
         "# What to add to skin that a camera saw, in CIELAB, as plainly as its blood is seen: fitted by\n"
         "# benchmarks/skin_seen.py to generic cameras and lamps.\n"
-        f"by_lightness = [\n{rows(by_lightness)}]\n"
-        "# Times each entry of the colour correction less doing nothing, row by row.\n"
-        f"by_correction = [\n{rows(by_correction)}]\n"
+        "# Each entry of the colour correction less doing nothing, row by row: its middle and its spread.\n"
+        f"middle = {row(middle)}\nspread = {row(spread)}\n"
+        "# For each of the terms, in their order.\n"
+        "figures = [\n" + "".join(f"  {row(one)},\n" for one in figures) + "]\n"
     )
 
 
