@@ -4,7 +4,8 @@ import cv2
 import numpy as np
 import pytest
 
-from lucid_swatch.core.photo.outline import Outline, enlarged, find_outline, open_holes, outline_polygons, without_card
+from lucid_swatch.core.photo.ground import open_holes, with_linings, without_rug
+from lucid_swatch.core.photo.outline import Outline, enlarged, find_outline, outline_polygons, without_card
 from lucid_swatch.core.photo.strokes import Stroke, mend_outline
 from lucid_swatch.core.problems import Refused
 from lucid_swatch.demo.studio.scene import Room, room_picture
@@ -38,6 +39,50 @@ def test_cloth_in_the_colour_of_the_wall_stays():
     mask = np.zeros((360, 300), bool)
     mask[80:280, 60:240] = True
     assert (open_holes(picture, mask) == mask).all()
+
+
+RUG = np.array([[120, 40, 40], [235, 225, 190], [40, 110, 130], [110, 120, 20]])
+
+
+def on_a_rug(cloth):
+    """A piece on a striped rug, and its mask. cloth: (rows, columns, 3) of a whole picture."""
+    rows = np.mgrid[0:360, 0:300][0]
+    thing = np.zeros((360, 300), bool)
+    thing[60:220, 70:230] = True
+    noise = np.random.default_rng(2).normal(0, 3, (360, 300, 3))
+    return (np.where(thing[..., None], cloth, RUG[rows // 24 % 4]) + noise).clip(0, 255).astype(np.uint8), thing
+
+
+def test_the_motifs_of_a_rug_are_no_part_of_what_lies_on_it():
+    picture, thing = on_a_rug(np.full((360, 300, 3), (90, 60, 160)))
+    taken = thing.copy()
+    taken[230:310, 70:230] = (RUG[np.mgrid[0:360, 0:300][0] // 24 % 4] == RUG[2]).all(axis=-1)[230:310, 70:230]
+    left = without_rug(picture, taken)
+    assert (left & thing).sum() / (left | thing).sum() > 0.97
+
+
+def test_a_motif_in_a_colour_of_the_rug_stays_on_the_piece():
+    columns = np.mgrid[0:360, 0:300][1]
+    picture, thing = on_a_rug(np.where((columns // 10 % 3 == 0)[..., None], RUG[1], (90, 60, 160)))
+    left = without_rug(picture, thing)
+    assert (left & thing).sum() / thing.sum() > 0.97
+
+
+def test_a_plain_ground_is_no_rug():
+    picture, thing = scene(lambda canvas: cv2.rectangle(canvas, (80, 60), (220, 300), 1, -1))
+    taken = thing.copy()
+    taken[300:340, 80:220] = True
+    assert (without_rug(picture, taken) == taken).all()
+
+
+def test_the_sole_that_shows_in_a_shoe_is_part_of_it_and_the_ground_in_a_handle_is_not():
+    picture, thing = scene(ring)
+    inside = np.zeros(thing.shape, np.uint8)
+    cv2.ellipse(inside, (150, 180), (97, 67), 0, 0, 360, 1, -1)
+    assert (with_linings(picture, thing) == thing).all()
+    picture[inside > 0] = (190, 120, 70)
+    whole = with_linings(picture, thing)
+    assert (whole == (thing | (inside > 0))).mean() > 0.99
 
 
 def test_a_sure_network_is_followed():

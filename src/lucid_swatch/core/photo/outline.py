@@ -7,6 +7,7 @@ import numpy as np
 
 from ..colour.arrays import BoolArray, ByteArray, FloatArray
 from ..problems import Refused
+from .ground import open_holes, with_linings, without_rug
 
 EDGE_SIDE = 384
 """Long side of the picture on which the edge is refined."""
@@ -49,7 +50,7 @@ def find_outline(srgb: ByteArray, probability: FloatArray) -> Outline:
             "no garment could be found in the photo.",
             do="Photograph one garment on a plain ground of another colour, or draw over its cloth.",
         )
-    refined = open_holes(small, _largest_parts(refined))
+    refined = open_holes(small, with_linings(small, _largest_parts(without_rug(small, refined))))
     agreement = float((refined & (rough > 0.5)).sum() / max((refined | (rough > 0.5)).sum(), 1))
     decided = float(np.abs(rough[refined] - 0.5).mean() * 2)
     mask = smooth_edge(refined, (rows, columns))
@@ -79,66 +80,6 @@ def smooth_edge(mask: BoolArray, shape: tuple[int, int]) -> BoolArray:
     soft = cv2.GaussianBlur(mask.astype(np.float32), (0, 0), 1.0)
     enlarged: BoolArray = cv2.resize(soft, shape[::-1], interpolation=cv2.INTER_CUBIC) > 0.5
     return enlarged
-
-
-HOLE_SHARE = 0.04
-"""Of the piece: smaller places that look like the ground may be motifs in its colour."""
-NARROW_END = 0.16
-"""Of the edge of a gap between two legs: what lies open, at most."""
-LARGEST_GAP = 0.25
-"""Of the piece."""
-HOLE_DIFFERENCE = 9.0
-"""CIELAB units, lightness counted half, within which a place looks like the ground."""
-
-
-def open_holes(srgb: ByteArray, mask: BoolArray) -> BoolArray:
-    """The mask without what shows through it: inside a belt, a handle or a necklace lies the ground.
-
-    srgb: (rows, columns, 3). A place counts when it looks like the ground and hardly reaches the outer edge: a white
-    shirt on a white wall reaches it everywhere and stays."""
-    around = cv2.dilate(mask.astype(np.uint8), np.ones((15, 15), np.uint8)) > 0
-    ground = ~around
-    if ground.sum() < 200:
-        return mask
-    lab = cv2.cvtColor(srgb.astype(np.float32) / 255, cv2.COLOR_RGB2LAB) * np.array([0.5, 1, 1], np.float32)
-    lab = cv2.GaussianBlur(lab, (0, 0), 1.5)
-    cv2.setRNGSeed(7)
-    criteria = (cv2.TERM_CRITERIA_EPS + cv2.TERM_CRITERIA_MAX_ITER, 15, 0.5)
-    _, _, centres = cv2.kmeans(lab[ground][::5], 4, None, criteria, 1, cv2.KMEANS_PP_CENTERS)
-    away = np.min([((lab - centre) ** 2).sum(axis=-1) for centre in centres], axis=0)
-    alike = (mask & (away < HOLE_DIFFERENCE**2)).astype(np.uint8)
-    alike = cv2.morphologyEx(alike, cv2.MORPH_OPEN, np.ones((3, 3), np.uint8))
-    filled = _filled(mask)
-    rim = filled & ~(cv2.erode(filled.astype(np.uint8), np.ones((5, 5), np.uint8), borderValue=0) > 0)
-    count, labels, stats, _ = cv2.connectedComponentsWithStats(alike, connectivity=4)
-    holes = [
-        k
-        for k in range(1, count)
-        if stats[k, cv2.CC_STAT_AREA] > HOLE_SHARE * filled.sum() and _is_gap(labels == k, rim, filled)
-    ]  # fmt: skip
-    hole = cv2.dilate(np.isin(labels, holes).astype(np.uint8), np.ones((3, 3), np.uint8)) > 0
-    opened: BoolArray = mask & ~hole
-    return opened if opened.sum() > 0.02 * mask.sum() else mask
-
-
-def _is_gap(place: BoolArray, rim: BoolArray, filled: BoolArray) -> bool:
-    """Whether a place that looks like the ground is shut in, or open at one narrow end as the gap between two legs."""
-    edge = place & ~(cv2.erode(place.astype(np.uint8), np.ones((3, 3), np.uint8), borderValue=0) > 0)
-    touching = float((edge & rim).sum() / max(edge.sum(), 1))
-    if touching == 0:
-        return True
-    if touching > NARROW_END or float(place.sum()) > LARGEST_GAP * float(filled.sum()):
-        return False
-    # a stripe in the colour of the ground runs from edge to edge: it has two ends
-    ends = cv2.dilate((edge & rim).astype(np.uint8), np.ones((5, 5), np.uint8))
-    return cv2.connectedComponents(ends, connectivity=8)[0] == 2
-
-
-def _filled(mask: BoolArray) -> BoolArray:
-    contours, _ = cv2.findContours(mask.astype(np.uint8), cv2.RETR_EXTERNAL, cv2.CHAIN_APPROX_NONE)
-    canvas = np.zeros(mask.shape, np.uint8)
-    cv2.drawContours(canvas, contours, -1, 1, cv2.FILLED)
-    return canvas > 0
 
 
 def _centre_guess(shape: tuple[int, ...]) -> FloatArray:

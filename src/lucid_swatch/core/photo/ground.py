@@ -1,0 +1,145 @@
+"""What of an outline is the ground: a rug's motifs, what shows through a handle; and what only seems to be."""
+
+import cv2
+import numpy as np
+
+from ..colour.arrays import BoolArray, ByteArray, FloatArray
+
+RUG_COLOURS, COLOURS_APART = 8, 15.0
+"""Groups of colour that are looked for in a ground, and CIELAB units, lightness counted half, between two that are two."""
+PATTERNED_FROM = 4
+"""Colours of a ground from which it is patterned."""
+REACH = 0.05
+"""Of the long side: how wide a motif in a colour of the rug may be on a garment that has others too."""
+RIM = 9
+"""Pixels: the edge of the piece, both sides of it."""
+OWN_SHARE = 0.35
+"""Of what was found: cloth in colours that the rug has not, at least, for the rest to be judged by it."""
+
+
+def without_rug(srgb: ByteArray, mask: BoolArray) -> BoolArray:
+    """The mask without the motifs of a patterned ground that were taken for part of the piece.
+
+    srgb: (rows, columns, 3). Only where the ground has several colours and the piece has mostly others: then what is in a
+    colour of the ground belongs to the piece as far as the piece's own colours surround it."""
+    reach = 2 * round(REACH * max(mask.shape) / 2) + 1
+    ground = ~(cv2.dilate(mask.astype(np.uint8), np.ones((reach, reach), np.uint8)) > 0)
+    if ground.sum() < 200 or not mask.any():
+        return mask
+    lab = _softened(srgb)
+    colours = _colours_of(lab[ground], RUG_COLOURS)
+    apart = np.linalg.norm(colours[:, None] - colours[None], axis=-1) > COLOURS_APART
+    if _different(apart) < PATTERNED_FROM:
+        return mask
+    own = (mask & (_nearest_squared(lab, colours) > HOLE_DIFFERENCE**2)).astype(np.uint8)
+    own = cv2.morphologyEx(own, cv2.MORPH_OPEN, np.ones((3, 3), np.uint8))
+    if own.sum() < OWN_SHARE * mask.sum():
+        return mask
+    around = cv2.morphologyEx(own, cv2.MORPH_CLOSE, cv2.getStructuringElement(cv2.MORPH_ELLIPSE, (reach, reach)))
+    # the edge is mixed with the ground and looks like neither
+    kept: BoolArray = mask & (cv2.dilate(_filled(around > 0).astype(np.uint8), np.ones((RIM, RIM), np.uint8)) > 0)
+    return kept
+
+
+def _different(apart: BoolArray) -> int:
+    """How many colours of a few are different from each other, counted from the first. apart: (n, n)."""
+    chosen: list[int] = []
+    for k in range(len(apart)):
+        if apart[k, chosen].all():
+            chosen.append(k)
+    return len(chosen)
+
+
+def _softened(srgb: ByteArray) -> FloatArray:
+    """CIELAB with lightness counted half, without the noise. (rows, columns, 3)."""
+    lab = cv2.cvtColor(srgb.astype(np.float32) / 255, cv2.COLOR_RGB2LAB) * np.array([0.5, 1, 1], np.float32)
+    return cv2.GaussianBlur(lab, (0, 0), 1.5)
+
+
+def _colours_of(lab: FloatArray, count: int) -> FloatArray:
+    """The few colours of some pixels. (n, 3) to (count, 3)."""
+    cv2.setRNGSeed(7)
+    criteria = (cv2.TERM_CRITERIA_EPS + cv2.TERM_CRITERIA_MAX_ITER, 15, 0.5)
+    _, _, centres = cv2.kmeans(lab[::5], count, None, criteria, 1, cv2.KMEANS_PP_CENTERS)
+    return centres
+
+
+def _nearest_squared(lab: FloatArray, colours: FloatArray) -> FloatArray:
+    """The square of the distance to the nearest colour. (rows, columns, 3) and (n, 3) to (rows, columns)."""
+    away: FloatArray = np.min([((lab - colour) ** 2).sum(axis=-1) for colour in colours], axis=0)
+    return away
+
+
+LINING_DIFFERENCE = 16.0
+"""CIELAB units, lightness counted half, from the ground and its shadows: what lies inside a piece and differs by more is
+part of it."""
+
+
+def with_linings(srgb: ByteArray, mask: BoolArray) -> BoolArray:
+    """The mask with what it surrounds and what is not the ground seen through it: the sole of a shoe, the lining of a bag.
+
+    srgb: (rows, columns, 3)."""
+    filled = _filled(mask)
+    ground = ~(cv2.dilate(filled.astype(np.uint8), np.ones((15, 15), np.uint8)) > 0)
+    if ground.sum() < 200:
+        return mask
+    lab = _softened(srgb)
+    away = _nearest_squared(lab, _colours_of(lab[ground], RUG_COLOURS))
+    count, labels = cv2.connectedComponents((filled & ~mask).astype(np.uint8), connectivity=4)
+    inner = [k for k in range(1, count) if np.median(away[labels == k]) > LINING_DIFFERENCE**2]
+    return mask | np.isin(labels, inner)
+
+
+HOLE_SHARE = 0.04
+"""Of the piece: smaller places that look like the ground may be motifs in its colour."""
+NARROW_END = 0.16
+"""Of the edge of a gap between two legs: what lies open, at most."""
+LARGEST_GAP = 0.25
+"""Of the piece."""
+HOLE_DIFFERENCE = 9.0
+"""CIELAB units, lightness counted half, within which a place looks like the ground."""
+
+
+def open_holes(srgb: ByteArray, mask: BoolArray) -> BoolArray:
+    """The mask without what shows through it: inside a belt, a handle or a necklace lies the ground.
+
+    srgb: (rows, columns, 3). A place counts when it looks like the ground and hardly reaches the outer edge: a white
+    shirt on a white wall reaches it everywhere and stays."""
+    around = cv2.dilate(mask.astype(np.uint8), np.ones((15, 15), np.uint8)) > 0
+    ground = ~around
+    if ground.sum() < 200:
+        return mask
+    lab = _softened(srgb)
+    alike = (mask & (_nearest_squared(lab, _colours_of(lab[ground], 4)) < HOLE_DIFFERENCE**2)).astype(np.uint8)
+    alike = cv2.morphologyEx(alike, cv2.MORPH_OPEN, np.ones((3, 3), np.uint8))
+    filled = _filled(mask)
+    rim = filled & ~(cv2.erode(filled.astype(np.uint8), np.ones((5, 5), np.uint8), borderValue=0) > 0)
+    count, labels, stats, _ = cv2.connectedComponentsWithStats(alike, connectivity=4)
+    holes = [
+        k
+        for k in range(1, count)
+        if stats[k, cv2.CC_STAT_AREA] > HOLE_SHARE * filled.sum() and _is_gap(labels == k, rim, filled)
+    ]  # fmt: skip
+    hole = cv2.dilate(np.isin(labels, holes).astype(np.uint8), np.ones((3, 3), np.uint8)) > 0
+    opened: BoolArray = mask & ~hole
+    return opened if opened.sum() > 0.02 * mask.sum() else mask
+
+
+def _is_gap(place: BoolArray, rim: BoolArray, filled: BoolArray) -> bool:
+    """Whether a place that looks like the ground is shut in, or open at one narrow end as the gap between two legs."""
+    edge = place & ~(cv2.erode(place.astype(np.uint8), np.ones((3, 3), np.uint8), borderValue=0) > 0)
+    touching = float((edge & rim).sum() / max(edge.sum(), 1))
+    if touching == 0:
+        return True
+    if touching > NARROW_END or float(place.sum()) > LARGEST_GAP * float(filled.sum()):
+        return False
+    # a stripe in the colour of the ground runs from edge to edge: it has two ends
+    ends = cv2.dilate((edge & rim).astype(np.uint8), np.ones((5, 5), np.uint8))
+    return cv2.connectedComponents(ends, connectivity=8)[0] == 2
+
+
+def _filled(mask: BoolArray) -> BoolArray:
+    contours, _ = cv2.findContours(mask.astype(np.uint8), cv2.RETR_EXTERNAL, cv2.CHAIN_APPROX_NONE)
+    canvas = np.zeros(mask.shape, np.uint8)
+    cv2.drawContours(canvas, contours, -1, 1, cv2.FILLED)
+    return canvas > 0
