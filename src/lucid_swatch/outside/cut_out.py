@@ -21,6 +21,19 @@ class CutOut(Protocol):
         """Probability of belonging to the main thing. (rows, columns, 3) to (rows, columns), 0..1."""
 
 
+ROOM = 0.15
+"""Of each side of a photo."""
+
+
+def seen_with_room(cut_out: CutOut, srgb: ByteArray) -> FloatArray:
+    """What is found when the photo is carried on beyond its edges: something that runs out of the picture is taken for
+    the ground otherwise. (rows, columns, 3) to (rows, columns), 0..1."""
+    rows, columns = srgb.shape[:2]
+    above, beside = round(ROOM * rows), round(ROOM * columns)
+    roomy = cv2.copyMakeBorder(srgb, above, above, beside, beside, cv2.BORDER_REPLICATE).astype(np.uint8)
+    return cut_out(roomy)[above : above + rows, beside : beside + columns]
+
+
 class SalientObjectNetwork:
     """U²-Net, portable size, on the CPU. Source: Qin et al. 2020, Pattern Recognition 106."""
 

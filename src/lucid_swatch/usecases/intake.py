@@ -18,7 +18,7 @@ from lucid_swatch.core.garment.vocabulary import PatternType
 from lucid_swatch.core.photo.light import relit
 from lucid_swatch.core.photo.likeness import difference_hash
 from lucid_swatch.core.photo.neutral import NeutralPoint
-from lucid_swatch.core.photo.outline import Outline, find_outline, outline_polygons
+from lucid_swatch.core.photo.outline import Outline, outline_polygons
 from lucid_swatch.core.photo.strokes import Stroke, mend_outline
 from lucid_swatch.core.problems import NotThere, Problem, Refused
 from lucid_swatch.files.photo import Photo, decode_photo
@@ -36,6 +36,7 @@ from lucid_swatch.store.records import PhotoRecord, PhotoState
 
 from .again import read_again
 from .clients import check_consent
+from .find_garment import find_garment
 from .measure_photo import LightSource, PhotoReading, measure_photo
 from .reader import measured_card
 from .rereading import TAKEN, WANTED, rehang
@@ -208,7 +209,7 @@ def _outline(
 
 def _searched(record: PhotoRecord, photo: Photo, folder: Folder, cut_out: CutOut) -> Outline:
     try:
-        found = find_outline(photo.srgb, cut_out(photo.srgb))
+        found = find_garment(photo.srgb, cut_out)
     except Refused:
         if not any(stroke["cloth"] or stroke.get("box") for stroke in record.strokes):
             raise

@@ -11,11 +11,13 @@ from lucid_swatch.core.photo.card import Sighting, find_card, read_patches
 from lucid_swatch.core.photo.card_light import light_from_card
 from lucid_swatch.core.photo.light import Light
 from lucid_swatch.core.photo.neutral import NeutralPoint, light_from_neutral
-from lucid_swatch.core.photo.outline import Outline, enlarged, find_outline, without_card
+from lucid_swatch.core.photo.outline import Outline, enlarged, without_card
 from lucid_swatch.core.photo.scene_light import estimate_light
 from lucid_swatch.core.problems import Refused
 from lucid_swatch.files.photo import Photo
 from lucid_swatch.outside.cut_out import CutOut
+
+from .find_garment import find_garment
 
 Progress = Callable[[str], None]
 
@@ -59,7 +61,7 @@ def measure_photo(
     try:
         if outline is None:
             progress("finding the garment")
-            outline = find_outline(photo.srgb, cut_out(photo.srgb))
+            outline = find_garment(photo.srgb, cut_out)
         progress("reading the light")
         sighting = find_card(photo.srgb)
         outline = _without_references(photo, outline, sighting, source.neutral)
