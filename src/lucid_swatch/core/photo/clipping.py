@@ -24,11 +24,14 @@ def restore_clipped(rgb_linear: FloatArray, mask: BoolArray) -> FloatArray:
     over = inside > CLIPPED
     if not over.any():
         return rgb_linear
-    single, double = over.sum(axis=1) == 1, over.sum(axis=1) == 2
+    # three slices are added sooner than short rows are summed
+    lost_of_three = over[:, 0].astype(np.uint8) + over[:, 1] + over[:, 2]
+    single, double = lost_of_three == 1, lost_of_three == 2
     if (single | double).mean() < 0.002:
         return rgb_linear
     restored = inside.copy()
-    usable = inside[~over.any(axis=1) & (inside.min(axis=1) > 0.01)]
+    readable = (inside[:, 0] > 0.01) & (inside[:, 1] > 0.01) & (inside[:, 2] > 0.01)
+    usable = inside[(lost_of_three == 0) & readable]
     for channel in range(3):
         lost = single & over[:, channel]
         if lost.any():

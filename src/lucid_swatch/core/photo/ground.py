@@ -17,16 +17,21 @@ OWN_SHARE = 0.35
 """Of what was found: cloth in colours that the rug has not, at least, for the rest to be judged by it."""
 
 
-def without_rug(srgb: ByteArray, mask: BoolArray) -> BoolArray:
+def softened(srgb: ByteArray) -> FloatArray:
+    """CIELAB with lightness counted half and without the noise, in which the ground is told. (rows, columns, 3)."""
+    lab = cv2.cvtColor(srgb.astype(np.float32) / 255, cv2.COLOR_RGB2LAB) * np.array([0.5, 1, 1], np.float32)
+    return cv2.GaussianBlur(lab, (0, 0), 1.5)
+
+
+def without_rug(lab: FloatArray, mask: BoolArray) -> BoolArray:
     """The mask without the motifs of a patterned ground that were taken for part of the piece.
 
-    srgb: (rows, columns, 3). Only where the ground has several colours and the piece has mostly others: then what is in a
+    lab: (rows, columns, 3), softened. Only where the ground has several colours and the piece has mostly others: then what is in a
     colour of the ground belongs to the piece as far as the piece's own colours surround it."""
     reach = 2 * round(REACH * max(mask.shape) / 2) + 1
     ground = ~(cv2.dilate(mask.astype(np.uint8), np.ones((reach, reach), np.uint8)) > 0)
     if ground.sum() < 200 or not mask.any():
         return mask
-    lab = _softened(srgb)
     colours = _colours_of(lab[ground], RUG_COLOURS)
     apart = np.linalg.norm(colours[:, None] - colours[None], axis=-1) > COLOURS_APART
     if _different(apart) < PATTERNED_FROM:
@@ -50,23 +55,22 @@ def _different(apart: BoolArray) -> int:
     return len(chosen)
 
 
-def _softened(srgb: ByteArray) -> FloatArray:
-    """CIELAB with lightness counted half, without the noise. (rows, columns, 3)."""
-    lab = cv2.cvtColor(srgb.astype(np.float32) / 255, cv2.COLOR_RGB2LAB) * np.array([0.5, 1, 1], np.float32)
-    return cv2.GaussianBlur(lab, (0, 0), 1.5)
-
-
 def _colours_of(lab: FloatArray, count: int) -> FloatArray:
     """The few colours of some pixels. (n, 3) to (count, 3)."""
     cv2.setRNGSeed(7)
     criteria = (cv2.TERM_CRITERIA_EPS + cv2.TERM_CRITERIA_MAX_ITER, 15, 0.5)
-    _, _, centres = cv2.kmeans(lab[::5], count, None, criteria, 1, cv2.KMEANS_PP_CENTERS)
+    _, _, centres = cv2.kmeans(np.ascontiguousarray(lab[::5]), count, None, criteria, 1, cv2.KMEANS_PP_CENTERS)
     return centres
 
 
 def _nearest_squared(lab: FloatArray, colours: FloatArray) -> FloatArray:
     """The square of the distance to the nearest colour. (rows, columns, 3) and (n, 3) to (rows, columns)."""
-    away: FloatArray = np.min([((lab - colour) ** 2).sum(axis=-1) for colour in colours], axis=0)
+    # the square of a pixel is the same for every colour and is added last; slices are added sooner than rows are summed
+    far = (colours**2).sum(axis=-1) - 2 * (lab @ colours.T)
+    nearest = far[..., 0]
+    for k in range(1, len(colours)):
+        nearest = np.minimum(nearest, far[..., k])
+    away: FloatArray = nearest + lab[..., 0] ** 2 + lab[..., 1] ** 2 + lab[..., 2] ** 2
     return away
 
 
@@ -75,17 +79,19 @@ LINING_DIFFERENCE = 16.0
 part of it."""
 
 
-def with_linings(srgb: ByteArray, mask: BoolArray) -> BoolArray:
+def with_linings(lab: FloatArray, mask: BoolArray) -> BoolArray:
     """The mask with what it surrounds and what is not the ground seen through it: the sole of a shoe, the lining of a bag.
 
-    srgb: (rows, columns, 3)."""
+    lab: (rows, columns, 3), softened."""
     filled = _filled(mask)
+    inside = filled & ~mask
+    if not inside.any():
+        return mask
     ground = ~(cv2.dilate(filled.astype(np.uint8), np.ones((15, 15), np.uint8)) > 0)
     if ground.sum() < 200:
         return mask
-    lab = _softened(srgb)
     away = _nearest_squared(lab, _colours_of(lab[ground], RUG_COLOURS))
-    count, labels = cv2.connectedComponents((filled & ~mask).astype(np.uint8), connectivity=4)
+    count, labels = cv2.connectedComponents(inside.astype(np.uint8), connectivity=4)
     inner = [k for k in range(1, count) if np.median(away[labels == k]) > LINING_DIFFERENCE**2]
     return mask | np.isin(labels, inner)
 
@@ -100,16 +106,15 @@ HOLE_DIFFERENCE = 9.0
 """CIELAB units, lightness counted half, within which a place looks like the ground."""
 
 
-def open_holes(srgb: ByteArray, mask: BoolArray) -> BoolArray:
+def open_holes(lab: FloatArray, mask: BoolArray) -> BoolArray:
     """The mask without what shows through it: inside a belt, a handle or a necklace lies the ground.
 
-    srgb: (rows, columns, 3). A place counts when it looks like the ground and hardly reaches the outer edge: a white
+    lab: (rows, columns, 3), softened. A place counts when it looks like the ground and hardly reaches the outer edge: a white
     shirt on a white wall reaches it everywhere and stays."""
     around = cv2.dilate(mask.astype(np.uint8), np.ones((15, 15), np.uint8)) > 0
     ground = ~around
     if ground.sum() < 200:
         return mask
-    lab = _softened(srgb)
     alike = (mask & (_nearest_squared(lab, _colours_of(lab[ground], 4)) < HOLE_DIFFERENCE**2)).astype(np.uint8)
     alike = cv2.morphologyEx(alike, cv2.MORPH_OPEN, np.ones((3, 3), np.uint8))
     filled = _filled(mask)

@@ -7,7 +7,7 @@ import numpy as np
 
 from ..colour.arrays import BoolArray, ByteArray, FloatArray
 from ..problems import Refused
-from .ground import open_holes, with_linings, without_rug
+from .ground import open_holes, softened, with_linings, without_rug
 
 EDGE_SIDE = 384
 """Long side of the picture on which the edge is refined."""
@@ -50,7 +50,8 @@ def find_outline(srgb: ByteArray, probability: FloatArray) -> Outline:
             "no garment could be found in the photo.",
             do="Photograph one garment on a plain ground of another colour, or draw over its cloth.",
         )
-    refined = open_holes(small, with_linings(small, _largest_parts(without_rug(small, refined))))
+    lab = softened(small)
+    refined = open_holes(lab, with_linings(lab, _largest_parts(without_rug(lab, refined))))
     agreement = float((refined & (rough > 0.5)).sum() / max((refined | (rough > 0.5)).sum(), 1))
     decided = float(np.abs(rough[refined] - 0.5).mean() * 2)
     mask = smooth_edge(refined, (rows, columns))
