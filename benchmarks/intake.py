@@ -1,8 +1,10 @@
 """A wardrobe of 12-megapixel photos through the intake: one reading process against two, memory, and a mended outline."""
 
+import json
 import multiprocessing
 import tempfile
 import time
+from concurrent.futures import ProcessPoolExecutor
 from datetime import date
 from pathlib import Path
 
@@ -10,6 +12,7 @@ import numpy as np
 from PIL import Image
 
 from lucid_swatch.core.photo.strokes import Stroke
+from lucid_swatch.demo.samples import TRUTH
 from lucid_swatch.files.pictures import jpeg
 from lucid_swatch.store.database import open_database
 from lucid_swatch.store.folder import Folder
@@ -22,7 +25,9 @@ TWELVE_MEGAPIXELS = (3000, 4000)
 
 def intake(samples, count=24):
     """Figures of one run. samples: a folder of photos, taken round and round."""
-    photos = _large(samples, count)
+    # enlarged in a process that ends: its memory is none of the intake's
+    with ProcessPoolExecutor(1, mp_context=multiprocessing.get_context("spawn")) as pool:
+        photos = pool.submit(_large, samples, count).result()
     took, peak = {}, {}
     for workers in (1, 2):
         with tempfile.TemporaryDirectory() as folder:
@@ -37,7 +42,8 @@ def intake(samples, count=24):
 
 
 def _large(samples, count):
-    files = sorted(p for p in Path(samples).glob("*.jpg") if "portrait" not in p.name)
+    truths = json.loads((Path(samples) / TRUTH).read_text(encoding="utf-8"))
+    files = sorted(Path(samples) / truth["file"] for truth in truths)
     photos = []
     for k in range(count):
         image = Image.open(files[k % len(files)]).convert("RGB").resize(TWELVE_MEGAPIXELS, Image.Resampling.BICUBIC)

@@ -161,6 +161,18 @@ def test_the_gap_between_two_legs_is_opened_and_a_white_stripe_is_kept():
     assert open_holes(softened(striped), mask)[105:125, 80:160].all()
 
 
+def test_the_pale_ground_of_a_print_stays_on_a_pale_wall():
+    print_ = np.full((300, 240, 3), 228, np.uint8)
+    rows, columns = np.mgrid[0:300, 0:240]
+    print_[((rows // 12 + columns // 12) % 3 == 0) & (abs(rows - 150) < 120) & (abs(columns - 120) < 90)] = (70, 60, 50)
+    mask = np.zeros((300, 240), bool)
+    mask[30:270, 30:210] = True
+    # one motif is closed and large enough for the wall to be seen through it
+    print_[100:180, 70:150] = (70, 60, 50)
+    print_[108:172, 78:142] = 228
+    assert open_holes(softened(print_), mask)[110:170, 80:140].all()
+
+
 def test_a_tapped_card_is_no_part_of_the_garment_but_a_tapped_garment_is():
     picture = np.full((200, 200, 3), 0.6)
     picture[40:160, 60:140] = (0.05, 0.08, 0.3)

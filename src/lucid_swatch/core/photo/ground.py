@@ -102,6 +102,8 @@ NARROW_END = 0.16
 """Of the edge of a gap between two legs: what lies open, at most."""
 LARGEST_GAP = 0.25
 """Of the piece."""
+COMMON = 0.25
+"""Of the rest of the piece."""
 HOLE_DIFFERENCE = 9.0
 """CIELAB units, lightness counted half, within which a place looks like the ground."""
 
@@ -109,8 +111,9 @@ HOLE_DIFFERENCE = 9.0
 def open_holes(lab: FloatArray, mask: BoolArray) -> BoolArray:
     """The mask without what shows through it: inside a belt, a handle or a necklace lies the ground.
 
-    lab: (rows, columns, 3), softened. A place counts when it looks like the ground and hardly reaches the outer edge: a white
-    shirt on a white wall reaches it everywhere and stays."""
+    lab: (rows, columns, 3), softened. A place counts when it looks like the ground, hardly reaches the outer edge, and has a
+    colour that is rare on the piece: a white shirt on a white wall reaches it everywhere and stays, and so does the pale
+    ground of its print."""
     around = cv2.dilate(mask.astype(np.uint8), np.ones((15, 15), np.uint8)) > 0
     ground = ~around
     if ground.sum() < 200:
@@ -120,14 +123,19 @@ def open_holes(lab: FloatArray, mask: BoolArray) -> BoolArray:
     filled = _filled(mask)
     rim = filled & ~(cv2.erode(filled.astype(np.uint8), np.ones((5, 5), np.uint8), borderValue=0) > 0)
     count, labels, stats, _ = cv2.connectedComponentsWithStats(alike, connectivity=4)
+    large = [k for k in range(1, count) if stats[k, cv2.CC_STAT_AREA] > HOLE_SHARE * filled.sum()]
+    rest = lab[mask & ~np.isin(labels, large)]
     holes = [
-        k
-        for k in range(1, count)
-        if stats[k, cv2.CC_STAT_AREA] > HOLE_SHARE * filled.sum() and _is_gap(labels == k, rim, filled)
-    ]  # fmt: skip
+        k for k in large if _is_gap(labels == k, rim, filled) and not _common(np.median(lab[labels == k], axis=0), rest)
+    ]
     hole = cv2.dilate(np.isin(labels, holes).astype(np.uint8), np.ones((3, 3), np.uint8)) > 0
     opened: BoolArray = mask & ~hole
     return opened if opened.sum() > 0.02 * mask.sum() else mask
+
+
+def _common(colour: FloatArray, lab: FloatArray) -> bool:
+    """Whether a colour is also that of much of the piece: then it is cloth, however it looks like the ground."""
+    return bool(len(lab) and (_nearest_squared(lab, colour[None]) < HOLE_DIFFERENCE**2).mean() > COMMON)
 
 
 def _is_gap(place: BoolArray, rim: BoolArray, filled: BoolArray) -> bool:
