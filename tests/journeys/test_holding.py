@@ -127,7 +127,9 @@ def test_two_photos_of_a_moment_are_brought_together_and_kept(opened, tmp_path):
     right.get_by_role("button", name="remove").click()
     right.get_by_role("button", name="for good?").click()
     expect(right.get_by_role("img", name="nothing")).to_be_visible()
-    expect(page.get_by_role("listitem").filter(has_text="bare neck")).to_be_visible()
+    gone = page.get_by_role("listitem").filter(has_text="bare neck, no longer there")
+    expect(gone).to_contain_text("the scarf wears her")
+    expect(gone.get_by_role("button", name="show again")).to_have_count(0)
 
 
 def test_a_client_is_described_and_erased_without_a_trace(opened):

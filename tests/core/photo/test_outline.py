@@ -161,6 +161,46 @@ def test_the_gap_between_two_legs_is_opened_and_a_white_stripe_is_kept():
     assert open_holes(softened(striped), mask)[105:125, 80:160].all()
 
 
+def on_wood(draw):
+    """Softly grained wood with a white card on it, something drawn in cream, and its mask."""
+    rows, columns = np.mgrid[0:360, 0:300]
+    grain = 4 * np.sin(columns / 7 + np.sin(rows / 60))
+    picture = np.array([196, 146, 96]) + grain[..., None] + np.random.default_rng(2).normal(0, 3, (360, 300, 3))
+    picture[310:340, 20:50] = 248
+    thing = np.zeros((360, 300), np.uint8)
+    draw(thing)
+    picture[thing > 0] = (240, 232, 214)
+    return picture.clip(0, 255).astype(np.uint8), thing > 0
+
+
+def beads(canvas):
+    for turn in np.arange(0, 2 * np.pi, 2 * np.pi / 44):
+        cv2.circle(canvas, (int(150 + 90 * np.cos(turn)), int(170 + 110 * np.sin(turn))), 6, 1, -1)
+
+
+def test_the_ground_between_the_beads_of_a_string_is_left_out():
+    picture, thing = on_wood(beads)
+    taken = cv2.morphologyEx(thing.astype(np.uint8), cv2.MORPH_CLOSE, np.ones((13, 13), np.uint8))
+    contours, _ = cv2.findContours(taken, cv2.RETR_EXTERNAL, cv2.CHAIN_APPROX_NONE)
+    cv2.drawContours(taken, contours, -1, 1, cv2.FILLED)
+    for at in ((150, 60), (60, 170)):
+        cv2.rectangle(taken, (at[0] - 2, at[1] - 14), (at[0] + 2, at[1] + 14), 0, -1)
+    opened = open_holes(softened(picture), taken > 0)
+    assert (opened & thing).sum() / (opened | thing).sum() > 0.6
+    assert not opened[120:220, 100:200].any()
+
+
+def test_a_cardigan_nearly_in_the_colour_of_the_wood_is_no_string_round_it():
+    picture, thing = on_wood(lambda canvas: cv2.rectangle(canvas, (60, 40), (240, 320), 1, 6))
+    cloth = np.array([212, 166, 122]) + np.random.default_rng(5).normal(0, 3, (360, 300, 3))
+    for rows, columns in ((slice(44, 317), slice(64, 237)), (slice(310, 324), slice(130, 150))):
+        picture[rows, columns] = cloth[rows, columns]
+    mask = np.zeros(thing.shape, bool)
+    mask[38:323, 58:243] = True
+    opened = open_holes(softened(picture), mask)
+    assert opened[80:300, 80:220].all()
+
+
 def test_the_pale_ground_of_a_print_stays_on_a_pale_wall():
     print_ = np.full((300, 240, 3), 228, np.uint8)
     rows, columns = np.mgrid[0:300, 0:240]

@@ -4,8 +4,7 @@ import { answered, api, asForm, type ComparedPhoto, type PhotoPair } from '@/api
 type Tried = <T>(act: () => Promise<T>) => Promise<T | null>
 
 /** A client's photos that were taken to compare, and the two of them that are side by side. */
-export function useComparedPhotos(clientId: Ref<string>, shown: Ref<[string, string] | null>, tried: Tried) {
-  const photos = ref<ComparedPhoto[]>([])
+export function useComparedPhotos(clientId: Ref<string>, photos: Ref<ComparedPhoto[]>, shown: Ref<[string, string] | null>, tried: Tried) {
   const pair = ref<PhotoPair | null>(null)
   const path = (id: string) => ({ params: { path: { photo_id: id } } })
 
@@ -37,5 +36,5 @@ export function useComparedPhotos(clientId: Ref<string>, shown: Ref<[string, str
       photos.value = photos.value.filter((one) => one.id !== id)
       return true
     })
-  return { photos, pair, send, rename, remove }
+  return { pair, send, rename, remove }
 }

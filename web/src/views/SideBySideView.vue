@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { answered, api, type KeptLook, type LookKept, type Piece, type SideBySide } from '@/api'
+import { answered, api, type ComparedPhoto, type KeptLook, type LookKept, type Piece, type SideBySide } from '@/api'
 import ProblemNote from '@/components/base/ProblemNote.vue'
 import DrapedFace from '@/components/client/DrapedFace.vue'
 import FramedPhoto from '@/components/client/FramedPhoto.vue'
@@ -27,16 +27,17 @@ const note = ref('')
 const said = ref('')
 const loaded = ref(false)
 
+const photos = ref<ComparedPhoto[]>([])
+const photoOn = (side: Side) => (side.kind === 'photo' ? (photos.value.find((one) => one.id === side.id) ?? null) : null)
 /** Both photos, where both sides hold one. */
 const twoPhotos = computed<[string, string] | null>(() => {
   const [left, right] = sides.value
-  return left.kind === 'photo' && right.kind === 'photo' && left.id !== right.id ? [left.id, right.id] : null
+  return photoOn(left) && photoOn(right) && left.id !== right.id ? [left.id, right.id] : null
 })
-const { photos, pair, send, rename, remove } = useComparedPhotos(id, twoPhotos, tried)
+const { pair, send, rename, remove } = useComparedPhotos(id, photos, twoPhotos, tried)
 /** Two photos in one light, at one size; without it each as it was relit by itself. */
 const together = ref(true)
 const sending = ref(false)
-const photoOn = (side: Side) => (side.kind === 'photo' ? (photos.value.find((one) => one.id === side.id) ?? null) : null)
 const shownPhoto = (index: 0 | 1) => {
   const photo = photoOn(sides.value[index])
   if (!photo) return null
@@ -46,15 +47,20 @@ const shownPhoto = (index: 0 | 1) => {
   return { picture: index ? both.right_picture : both.left_picture, rows, columns, label, frame: index ? both.right : both.left }
 }
 /** The first file goes to this side, a second one to the other. */
-async function take(index: 0 | 1, files: FileList | null | undefined) {
-  if (!files?.length || sending.value) return
+async function take(index: 0 | 1, files: File[]) {
+  if (!files.length || sending.value) return
   sending.value = true
-  for (const [k, file] of [...files].slice(0, 2).entries()) {
+  for (const [k, file] of files.slice(0, 2).entries()) {
     const sent = await send(file)
     if (!sent) break
     choose((k ? 1 - index : index) as 0 | 1, `photo:${sent.id}`)
   }
   sending.value = false
+}
+/** The same file may be chosen once more. */
+function chosen(index: 0 | 1, input: HTMLInputElement) {
+  void take(index, [...(input.files ?? [])])
+  input.value = ''
 }
 async function removePhoto(photo: string) {
   if (await remove(photo)) sides.value = sides.value.map((side) => (side.id === photo ? { kind: 'nothing', id: '' } : side)) as [Side, Side]
@@ -108,6 +114,10 @@ const forget = (one: SideBySide) =>
 function show(one: SideBySide) {
   sides.value = [{ kind: one.left.kind, id: one.left.id }, { kind: one.right.kind, id: one.right.id }]
 }
+/** What was compared may have been let go since. */
+const there = (side: SideBySide['left']) =>
+  side.kind === 'nothing' || [pieces.value, looks.value, photos.value][['piece', 'look', 'photo'].indexOf(side.kind)]!.some((one) => one.id === side.id)
+const labelled = (side: SideBySide['left']) => (there(side) ? side.label : `${side.label}, no longer there,`)
 useKeys(() => ({ arrowleft: () => void keep('left'), arrowright: () => void keep('right'), arrowdown: () => void keep('no difference') }))
 const told = (one: SideBySide) => (one.better === null ? '' : one.better === 'no difference' ? 'no difference' : `better: ${one.better === 'left' ? one.left.label : one.right.label}`)
 </script>
@@ -117,7 +127,7 @@ const told = (one: SideBySide) => (one.better === null ? '' : one.better === 'no
     <div class="faces">
       <section
         v-for="index in ([0, 1] as const)" :key="index" class="side" :aria-label="index ? 'Right' : 'Left'"
-        @dragover.prevent @drop.prevent="take(index, $event.dataTransfer?.files)"
+        @dragover.prevent @drop.prevent="take(index, [...($event.dataTransfer?.files ?? [])])"
       >
         <div class="shown">
           <LookFigure v-if="lookOn(sides[index]) && client" v-bind="lookOn(sides[index])!" :client="client" :rail="pieces" :judged="null" :pointed="[]" :squint="false" />
@@ -134,7 +144,7 @@ const told = (one: SideBySide) => (one.better === null ? '' : one.better === 'no
             <optgroup label="Looks"><option v-for="one in looks" :key="one.id" :value="`look:${one.id}`">{{ one.name }}</option></optgroup>
             <optgroup v-if="photos.length" label="Photos"><option v-for="one in photos" :key="one.id" :value="`photo:${one.id}`">{{ one.name }}</option></optgroup>
           </select>
-          <label class="button">Photo<input class="visually-hidden" type="file" accept="image/*,.heic,.heif" multiple :disabled="sending" :aria-label="index ? 'A photo for the right' : 'A photo for the left'" @change="take(index, ($event.target as HTMLInputElement).files)" /></label>
+          <label class="button">Photo<input class="visually-hidden" type="file" accept="image/*,.heic,.heif" multiple :disabled="sending" :aria-label="index ? 'A photo for the right' : 'A photo for the left'" @change="chosen(index, $event.target as HTMLInputElement)" /></label>
           <PhotoHandles v-if="photoOn(sides[index])" :photo="photoOn(sides[index])!" @rename="rename(sides[index].id, $event)" @remove="removePhoto(sides[index].id)" />
         </div>
       </section>
@@ -158,9 +168,9 @@ const told = (one: SideBySide) => (one.better === null ? '' : one.better === 'no
       <h2 v-if="kept.length">Kept</h2>
       <ul>
         <li v-for="one in kept" :key="one.id">
-          <strong>{{ one.left.label }}</strong> against <strong>{{ one.right.label }}</strong>
+          <strong>{{ labelled(one.left) }}</strong> against <strong>{{ labelled(one.right) }}</strong>
           <span class="soft">{{ [told(one), one.note].filter(Boolean).join(' · ') }}</span>
-          <span class="acts"><button class="word" type="button" @click="show(one)">show again</button><button class="word" type="button" @click="forget(one)">forget</button></span>
+          <span class="acts"><button v-if="there(one.left) && there(one.right)" class="word" type="button" @click="show(one)">show again</button><button class="word" type="button" @click="forget(one)">forget</button></span>
         </li>
       </ul>
     </aside>

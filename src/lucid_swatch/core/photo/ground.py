@@ -102,6 +102,8 @@ NARROW_END = 0.16
 """Of the edge of a gap between two legs: what lies open, at most."""
 LARGEST_GAP = 0.25
 """Of the piece."""
+SAME_GROUND, STRUNG = 3.0, 0.6
+"""CIELAB units, lightness counted half, within which a place is the ground; and how much of what is found it then is."""
 COMMON = 0.25
 """Of the rest of the piece."""
 HOLE_DIFFERENCE = 9.0
@@ -118,19 +120,33 @@ def open_holes(lab: FloatArray, mask: BoolArray) -> BoolArray:
     ground = ~around
     if ground.sum() < 200:
         return mask
-    alike = (mask & (_nearest_squared(lab, _colours_of(lab[ground], 4)) < HOLE_DIFFERENCE**2)).astype(np.uint8)
+    away = _nearest_squared(lab, _main(_colours_of(lab[ground], 4), lab[ground]))
+    alike = (mask & (away < HOLE_DIFFERENCE**2)).astype(np.uint8)
     alike = cv2.morphologyEx(alike, cv2.MORPH_OPEN, np.ones((3, 3), np.uint8))
     filled = _filled(mask)
     rim = filled & ~(cv2.erode(filled.astype(np.uint8), np.ones((5, 5), np.uint8), borderValue=0) > 0)
     count, labels, stats, _ = cv2.connectedComponentsWithStats(alike, connectivity=4)
     large = [k for k in range(1, count) if stats[k, cv2.CC_STAT_AREA] > HOLE_SHARE * filled.sum()]
     rest = lab[mask & ~np.isin(labels, large)]
-    holes = [
-        k for k in large if _is_gap(labels == k, rim, filled) and not _common(np.median(lab[labels == k], axis=0), rest)
-    ]
+    holes = []
+    for k in large:
+        place = labels == k
+        same = bool(np.median(away[place]) < SAME_GROUND**2)
+        if _is_gap(place, rim, filled, same) and not _common(np.median(lab[place], axis=0), rest):
+            holes.append(k)
     hole = cv2.dilate(np.isin(labels, holes).astype(np.uint8), np.ones((3, 3), np.uint8)) > 0
     opened: BoolArray = mask & ~hole
     return opened if opened.sum() > 0.02 * mask.sum() else mask
+
+
+def _main(colours: FloatArray, lab: FloatArray) -> FloatArray:
+    """The colours without those of small things that lie about, such as a card."""
+    nearest = np.argmin(np.linalg.norm(lab[:, None] - colours, axis=-1), axis=1)
+    return colours[np.bincount(nearest, minlength=len(colours)) >= LEAST_GROUND * len(lab)]
+
+
+LEAST_GROUND = 0.05
+"""Of the ground, below which a colour is that of something else."""
 
 
 def _common(colour: FloatArray, lab: FloatArray) -> bool:
@@ -138,11 +154,12 @@ def _common(colour: FloatArray, lab: FloatArray) -> bool:
     return bool(len(lab) and (_nearest_squared(lab, colour[None]) < HOLE_DIFFERENCE**2).mean() > COMMON)
 
 
-def _is_gap(place: BoolArray, rim: BoolArray, filled: BoolArray) -> bool:
-    """Whether a place that looks like the ground is shut in, or open at one narrow end as the gap between two legs."""
+def _is_gap(place: BoolArray, rim: BoolArray, filled: BoolArray, same: bool) -> bool:
+    """Whether a place that looks like the ground is shut in, open at one narrow end as the gap between two legs, or, when
+    it is just the same as the ground, seen between the beads of a string that lies round it."""
     edge = place & ~(cv2.erode(place.astype(np.uint8), np.ones((3, 3), np.uint8), borderValue=0) > 0)
     touching = float((edge & rim).sum() / max(edge.sum(), 1))
-    if touching == 0:
+    if touching == 0 or (same and touching < NARROW_END and float(place.sum()) > STRUNG * float(filled.sum())):
         return True
     if touching > NARROW_END or float(place.sum()) > LARGEST_GAP * float(filled.sum()):
         return False
