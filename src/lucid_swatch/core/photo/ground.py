@@ -128,13 +128,14 @@ def open_holes(lab: FloatArray, mask: BoolArray) -> BoolArray:
     count, labels, stats, _ = cv2.connectedComponentsWithStats(alike, connectivity=4)
     large = [k for k in range(1, count) if stats[k, cv2.CC_STAT_AREA] > HOLE_SHARE * filled.sum()]
     rest = lab[mask & ~np.isin(labels, large)]
-    holes = []
+    holes = np.zeros(mask.shape, dtype=bool)
     for k in large:
         place = labels == k
-        same = bool(np.median(away[place]) < SAME_GROUND**2)
-        if _is_gap(place, rim, filled, same) and not _common(np.median(lab[place], axis=0), rest):
-            holes.append(k)
-    hole = cv2.dilate(np.isin(labels, holes).astype(np.uint8), np.ones((3, 3), np.uint8)) > 0
+        strung = bool(np.median(away[place]) < SAME_GROUND**2) and _inside_a_string(place, rim, filled)
+        if (strung or _is_gap(place, rim, filled)) and not _common(np.median(lab[place], axis=0), rest):
+            # between the beads lies more of the ground than hangs together
+            holes |= (mask & (away < HOLE_DIFFERENCE**2)) if strung else place
+    hole = cv2.dilate(holes.astype(np.uint8), np.ones((3, 3), np.uint8)) > 0
     opened: BoolArray = mask & ~hole
     return opened if opened.sum() > 0.02 * mask.sum() else mask
 
@@ -154,17 +155,30 @@ def _common(colour: FloatArray, lab: FloatArray) -> bool:
     return bool(len(lab) and (_nearest_squared(lab, colour[None]) < HOLE_DIFFERENCE**2).mean() > COMMON)
 
 
-def _is_gap(place: BoolArray, rim: BoolArray, filled: BoolArray, same: bool) -> bool:
-    """Whether a place that looks like the ground is shut in, open at one narrow end as the gap between two legs, or, when
-    it is just the same as the ground, seen between the beads of a string that lies round it."""
-    edge = place & ~(cv2.erode(place.astype(np.uint8), np.ones((3, 3), np.uint8), borderValue=0) > 0)
-    touching = float((edge & rim).sum() / max(edge.sum(), 1))
-    if touching == 0 or (same and touching < NARROW_END and float(place.sum()) > STRUNG * float(filled.sum())):
+def _inside_a_string(place: BoolArray, rim: BoolArray, filled: BoolArray) -> bool:
+    """Whether a place is most of what was found and is seen between the beads of a string that lies round it."""
+    return _open(place, rim) < NARROW_END and float(place.sum()) > STRUNG * float(filled.sum())
+
+
+def _open(place: BoolArray, rim: BoolArray) -> float:
+    """How much of the edge of a place lies on the outer edge, 0..1."""
+    edge = _edge(place)
+    return float((edge & rim).sum() / max(edge.sum(), 1))
+
+
+def _edge(place: BoolArray) -> BoolArray:
+    return place & ~(cv2.erode(place.astype(np.uint8), np.ones((3, 3), np.uint8), borderValue=0) > 0)
+
+
+def _is_gap(place: BoolArray, rim: BoolArray, filled: BoolArray) -> bool:
+    """Whether a place that looks like the ground is shut in, or open at one narrow end as the gap between two legs."""
+    touching = _open(place, rim)
+    if touching == 0:
         return True
     if touching > NARROW_END or float(place.sum()) > LARGEST_GAP * float(filled.sum()):
         return False
     # a stripe in the colour of the ground runs from edge to edge: it has two ends
-    ends = cv2.dilate((edge & rim).astype(np.uint8), np.ones((5, 5), np.uint8))
+    ends = cv2.dilate((_edge(place) & rim).astype(np.uint8), np.ones((5, 5), np.uint8))
     return cv2.connectedComponents(ends, connectivity=8)[0] == 2
 
 
