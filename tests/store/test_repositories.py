@@ -12,6 +12,7 @@ from lucid_swatch.core.garment.vocabulary import Bin, Undertone
 from lucid_swatch.core.look.look import Conventions, Intent
 from lucid_swatch.core.problems import NotThere, Refused
 from lucid_swatch.store.clients import Clients
+from lucid_swatch.store.compared_photos import ComparedPhotos
 from lucid_swatch.store.faces import Faces
 from lucid_swatch.store.journal import Journal
 from lucid_swatch.store.looks import Looks
@@ -20,6 +21,7 @@ from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.records import (
     ClientRecord,
+    ComparedPhoto,
     Entry,
     FaceRecord,
     FaceSource,
@@ -153,6 +155,7 @@ def test_an_erased_client_leaves_no_row(session):
     Faces(session).add(face("f"))
     Trials(session).add(TrialRecord("t", "maren", NOW, ()))
     Comparisons(session).add(SideBySide("s", "maren", NOW, {"kind": "nothing"}, {"kind": "nothing"}))
+    ComparedPhotos(session).add(ComparedPhoto("c", "maren", NOW, "scarf", 9, 9, {}, None, None, [0, 0, 9, 9]))
     Journal(session).add("maren", "hung a coat", [Entry("piece", "coat", None, {})], NOW)
     Palettes(session).write(PaletteRecord("w", "maren", "Winter", ({"name": "navy", "lab": [21, 4, -22]},), 10.0, NOW))
     gone = Clients(session).erase("maren")
@@ -164,6 +167,7 @@ def test_an_erased_client_leaves_no_row(session):
         "face": 1,
         "trial": 1,
         "side_by_side": 1,
+        "compared_photo": 1,
         "change": 1,
         "palette": 1,
     }
@@ -177,6 +181,7 @@ def test_an_erased_client_leaves_no_row(session):
         "face",
         "trial",
         "side_by_side",
+        "compared_photo",
         "change",
         "palette",
     )
