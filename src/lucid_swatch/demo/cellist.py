@@ -4,7 +4,6 @@ from lucid_swatch.core.garment.vocabulary import Category as C
 from lucid_swatch.core.garment.vocabulary import Finish as F
 from lucid_swatch.core.garment.vocabulary import Length, Metal, Volume
 from lucid_swatch.core.garment.vocabulary import PatternType as P
-from lucid_swatch.core.photo.strokes import Stroke
 
 from .scenario import (
     BULB,
@@ -23,9 +22,6 @@ from .scenario import (
 from .studio.portrait import Sitter
 from .studio.scene import Room
 
-INSIDE_THE_PEARLS = Stroke(
-    False, ((0.5, 0.32), (0.5, 0.68), (0.40, 0.45), (0.60, 0.45), (0.60, 0.58), (0.40, 0.58)), 0.13
-)
 SAMPLES = (
     sample("long-coat.jpg", "Camel coat", C.COAT, ((60, 11, 30),), Room("wall", BULB, 0.95), size=0.40, hardware=(30, 9, 12), length=Length.MIDI, formality=3, warmth=4),
     sample("winter-coat.jpg", "Charcoal coat", C.COAT, ((29, 0, -3),), Room("wall", LED, 1.1, card=True), size=0.40, length=Length.KNEE, formality=4, warmth=4),
@@ -55,7 +51,7 @@ SAMPLES = (
     sample("black-bag.jpg", "Small black bag", C.BAG, ((16, 0, 0),), Room("door", DAY, 1.1), size=0.50, finish=LEATHER, folds=0.15, hardware=STEEL, metal=Metal.SILVER, formality=4),
     sample("brown-belt.jpg", "Dark brown belt", C.BELT, ((25, 9, 11),), Room("sheet", LED, 1.0), size=0.58, finish=LEATHER, folds=0.1, hardware=GOLD, metal=Metal.GOLD, formality=3),
     sample("dotted-scarf.jpg", "Dotted scarf", C.SCARF, ((29, 26, 12), (86, 2, 11)), Room("wall", LED, 1.0), pattern=P.DOT, repeat=0.1, size=0.62, finish=(F.SILK,), formality=3, warmth=1),
-    sample("pearls.jpg", "Pearl necklace", C.NECKLACE, ((88, 1, 6),), Room("wood", LED, 1.0, card=True), size=0.60, finish=(F.PEARL,), folds=0.0, pattern_said=P.SOLID, strokes=(INSIDE_THE_PEARLS,), formality=4),
+    sample("pearls.jpg", "Pearl necklace", C.NECKLACE, ((88, 1, 6),), Room("wood", LED, 1.0, card=True), size=0.60, finish=(F.PEARL,), folds=0.0, pattern_said=P.SOLID, formality=4),
     sample("gold-hoops.jpg", "Gold hoops", C.EARRINGS, ((71, 4, 34),), Room("sheet", DAY, 0.8), size=0.62, finish=(F.METALLIC,), folds=0.0, pattern_said=P.SOLID, metal=Metal.GOLD, formality=3),
     sample("beret.jpg", "Oxblood beret", C.HAT, ((29, 26, 13),), Room("wood", BULB, 1.1), size=0.58, finish=(F.TWEED,), folds=0.3, formality=2, warmth=3),
     sample("IMG_2207.jpg", "Stone shirt", C.SHIRT, ((72, 1, 7),), Room("wood", BULB, 1.0), finish=(F.LINEN,), hung=False, hardware=(60, 3, 9)),
