@@ -150,7 +150,7 @@ def _skin_of(content, measured):
     cv2.setNumThreads(1)
     _network = _network or SalientObjectNetwork(1)
     photo = decode_photo(content, "portrait.jpg", 1024)
-    person = find_outline(photo.srgb, _network(photo.srgb)).mask
+    person = find_outline(photo.srgb, _network(photo.srgb), person=True).mask
     if measured is None:
         light = estimate_light(photo.rgb_linear, person)
     else:

@@ -44,6 +44,17 @@ def test_spots_find_skin_hair_and_iris_at_every_depth(sitter, network):
         assert delta_e_2000(read, np.array(getattr(sitter, part))) < (9 if part == "hair" else 4), part
 
 
+def test_a_face_is_not_taken_for_the_shelf_behind_it(network):
+    picture = portrait(SITTERS[2])
+    alone = find_outline(picture, network(picture), person=True).mask
+    boards = np.array([[150, 98, 68], [60, 40, 30], [225, 210, 180], [40, 90, 110], [176, 120, 86]], np.uint8)
+    shelf = boards[np.mgrid[0:ROWS, 0:COLUMNS][0] // 50 % 5]
+    soft = cv2.GaussianBlur(alone.astype(np.float32), (0, 0), 1.5)[..., None]
+    before_shelf = (picture * soft + shelf * (1 - soft)).astype(np.uint8)
+    found = find_outline(before_shelf, network(before_shelf), person=True).mask
+    assert (found & alone).sum() / (found | alone).sum() > 0.95
+
+
 @pytest.mark.parametrize("tilt", [-25, 25])
 @pytest.mark.parametrize("sitter", SITTERS[1:5], ids=lambda s: f"L{s.skin[0]:.0f}")
 def test_a_head_that_is_held_aslant_is_read_where_it_lies(sitter, tilt):

@@ -6,6 +6,7 @@ import numpy as np
 import pytest
 from PIL import Image
 
+from lucid_swatch.core.client.frame import Frame
 from lucid_swatch.core.colour.difference import delta_e_2000
 from lucid_swatch.core.colour.spaces import decode_srgb, rgb_linear_to_lab
 from lucid_swatch.core.problems import NotThere, Refused
@@ -73,7 +74,7 @@ def test_two_photos_come_into_one_light_and_one_size(sessions, folder, add, shot
         both = [
             cheek(compared_picture(session, folder, one.id, other.id)) for one, other in ((left, right), (right, left))
         ]
-    assert pair.near
+    assert pair.left == Frame(*left.face)
     assert pair.left.width == pytest.approx(pair.right.width, rel=0.05)
     assert pair.changed in (left.id, right.id)
     assert pair.light.remaining < 0.5 < pair.light.apart
@@ -111,7 +112,8 @@ def test_without_a_person_or_a_ground_each_photo_stays_by_itself(sessions, add, 
     left, right = add(shots[0]), add(noise, "noise.jpg")
     with sessions() as session:
         pair = side_by_side(session, left.id, right.id)
-    assert (pair.near, pair.changed, pair.light) == (False, None, None)
+    assert (pair.changed, pair.light) == (None, None)
+    assert pair.left == Frame(*left.figure)
 
 
 def test_consent_is_asked_and_nobody_elses_photo_shown(sessions, add, client, shots):

@@ -1,12 +1,11 @@
 """What the screens send and get about photos that were taken to compare."""
 
 from datetime import datetime
-from typing import Annotated, Literal
+from typing import Literal
 
-from pydantic import Field, StringConstraints
+from pydantic import Field
 
 from lucid_swatch.core.client.frame import Frame
-from lucid_swatch.core.photo.light import LightReference
 from lucid_swatch.store.records import ComparedPhoto
 from lucid_swatch.usecases.compared_photos import Beside
 
@@ -31,7 +30,6 @@ class ComparedPhotoAnswer(Answer):
     rows: int
     columns: int
     picture: str
-    light: LightReference
     frame: FrameAnswer
     """Round the face, or round the figure where the face is far."""
 
@@ -43,8 +41,6 @@ class BesideAnswer(Answer):
     right: FrameAnswer
     left_picture: str
     right_picture: str
-    near: bool
-    """Whether the faces are framed, and not the whole figures."""
     light: Literal["cards", "ground", "apart"]
     """By their cards, by the ground behind, or each by itself."""
     changed: Literal["left", "right"] | None
@@ -58,7 +54,7 @@ class BesideAnswer(Answer):
 class NameRequest(Request):
     """What a photo shows."""
 
-    name: Annotated[str, StringConstraints(max_length=120)] = Field()
+    name: str = Field(max_length=120)
 
 
 def frame_answer(frame: Frame) -> FrameAnswer:
@@ -70,7 +66,7 @@ def compared_photo_answer(photo: ComparedPhoto) -> ComparedPhotoAnswer:
     """A photo."""
     return ComparedPhotoAnswer(
         id=photo.id, created_at=photo.created_at, name=photo.name, rows=photo.rows, columns=photo.columns,
-        picture=f"/api/compared-photos/{photo.id}/picture.jpg", light=LightReference(photo.light["reference"]),
+        picture=f"/api/compared-photos/{photo.id}/picture.jpg",
         frame=frame_answer(Frame(*(photo.face or photo.figure))),
     )  # fmt: skip
 
@@ -81,7 +77,7 @@ def beside_answer(left_id: str, right_id: str, pair: Beside) -> BesideAnswer:
     light = pair.light
     return BesideAnswer(
         left=frame_answer(pair.left), right=frame_answer(pair.right), left_picture=path.format(left_id, right_id),
-        right_picture=path.format(right_id, left_id), near=pair.near,
+        right_picture=path.format(right_id, left_id),
         light="cards" if pair.by_cards else "apart" if light is None else "ground",
         changed=None if pair.changed is None else "left" if pair.changed == left_id else "right",
         apart=None if light is None else round(light.apart, 1),

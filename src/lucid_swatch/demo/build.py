@@ -22,7 +22,7 @@ from lucid_swatch.store.folder import Folder
 from lucid_swatch.usecases.clients import add_client, write_about
 from lucid_swatch.usecases.compared_photos import add_compared_photo
 from lucid_swatch.usecases.faces import add_portrait, change_veils
-from lucid_swatch.usecases.intake import add_stroke, relight, take_in
+from lucid_swatch.usecases.intake import relight, take_in
 from lucid_swatch.usecases.looks import keep_look
 from lucid_swatch.usecases.rail import Word, change_pieces, hang_photo
 from lucid_swatch.usecases.side_by_side import SideKind, keep_side_by_side
@@ -116,15 +116,13 @@ def _bring_in(
 
 
 def _help_the_reading(sessions: Sessions, samples: Path, photo_ids: dict[str, str]) -> None:
-    """Taps the white card where one lies in the photo, and draws where the outline goes wrong, as a stylist would."""
+    """Taps the white card where one lies in the photo, as a stylist would."""
     truths = {t["file"]: t for t in json.loads((samples / TRUTH).read_text(encoding="utf-8"))}
     for sample in (s for s in SAMPLES if s.hung):
         neutral = truths[sample.file]["neutral"]
         with sessions.begin() as session:
             if neutral:
                 relight(session, photo_ids[sample.file], NeutralPoint(**neutral))
-            for stroke in sample.strokes:
-                add_stroke(session, Folder(samples.parent), photo_ids[sample.file], stroke)
 
 
 def _hang_and_keep(sessions: Sessions, client: SampleClient, photo_ids: dict[str, str]) -> None:

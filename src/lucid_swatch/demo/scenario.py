@@ -6,7 +6,6 @@ from lucid_swatch.core.garment.vocabulary import Category as C
 from lucid_swatch.core.garment.vocabulary import Finish as F
 from lucid_swatch.core.garment.vocabulary import PatternType as P
 from lucid_swatch.core.look.look import Intent
-from lucid_swatch.core.photo.strokes import Stroke
 from lucid_swatch.usecases.rail import Word
 
 from .studio.cloth import Cloth
@@ -32,20 +31,18 @@ class Sample:
     word: Word
     hung: bool = True
     """False for the ones that wait in the intake."""
-    strokes: tuple[Stroke, ...] = ()
-    """What the stylist drew where the outline went wrong."""
 
 
 def sample(
     file: str, label: str, category: C, lab: tuple[tuple[float, float, float], ...], room: Room, *, pattern: P = P.SOLID,
     repeat: float = 0.1, finish: tuple[F, ...] = (), style: str = "", size: float = 0.46, folds: float = 1.0,
     hardware: tuple[float, float, float] = (30.0, 3.0, 5.0), lining: tuple[float, float, float] = (28.0, 2.0, 4.0),
-    hung: bool = True, strokes: tuple[Stroke, ...] = (), pattern_said: P | None = None, **said: object,
+    hung: bool = True, pattern_said: P | None = None, **said: object,
 ) -> Sample:  # fmt: skip
     cloth = Cloth(lab, pattern, repeat, finish, folds)
     subject = Subject(category, cloth, style, lining=lining, hardware=hardware, size=size)
     word = Word(category=category, label=label, finish=finish or None, pattern=pattern_said, **said)  # type: ignore[arg-type]
-    return Sample(file, subject, room, word, hung, strokes)
+    return Sample(file, subject, room, word, hung)
 
 
 @dataclass(frozen=True)

@@ -39,8 +39,7 @@ class Beside:
 
     left: Frame
     right: Frame
-    near: bool
-    """Whether the faces are framed, and not the whole figures."""
+    """Round the faces when both are near, round the whole figures otherwise."""
     changed: str | None
     """The id of the photo that is brought into the light of the other one."""
     light: OneLight | None
@@ -104,7 +103,7 @@ def side_by_side(session: Session, left_id: str, right_id: str) -> Beside:
         known_less, other = (left, right) if lights[0].uncertainty > lights[1].uncertainty else (right, left)
         light = one_light(np.array(known_less.ground), np.array(other.ground))
         changed = None if light is None else known_less.id
-    return Beside(frames[0], frames[1], near, changed, light, by_cards)
+    return Beside(frames[0], frames[1], changed, light, by_cards)
 
 
 def compared_picture(session: Session, folder: Folder, id: str, beside: str | None) -> bytes:

@@ -22,7 +22,7 @@ def light_on_person(
 ) -> tuple[Light, BoolArray]:
     """The most trusted light of a portrait, and where the person is."""
     try:
-        person = find_outline(photo.srgb, cut_out(photo.srgb)).mask
+        person = find_outline(photo.srgb, cut_out(photo.srgb), person=True).mask
     except Refused:
         person = np.ones(photo.srgb.shape[:2], dtype=bool)
     if neutral is not None:

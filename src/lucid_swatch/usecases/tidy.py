@@ -12,7 +12,8 @@ from lucid_swatch.store.photos import Photos
 
 
 def remove_orphans(session: Session, folder: Folder) -> int:
-    """Removes photos and pictures that belong to no photo, no portrait, no look and no photo to compare; answers how many files went."""
+    """Removes photos and pictures that belong to no photo, portrait, look or photo to compare; answers how many files
+    went."""
     clients = Clients(session).all()
     photos = [photo for client in clients for photo in Photos(session).of_client(client.id)]
     files = {photo.file for photo in photos}

@@ -1890,11 +1890,6 @@ export interface components {
             /** Right Picture */
             right_picture: string;
             /**
-             * Near
-             * @description Whether the faces are framed, and not the whole figures.
-             */
-            near: boolean;
-            /**
              * Light
              * @description By their cards, by the ground behind, or each by itself.
              * @enum {string}
@@ -2215,7 +2210,6 @@ export interface components {
             columns: number;
             /** Picture */
             picture: string;
-            light: components["schemas"]["LightReference"];
             /** @description Round the face, or round the figure where the face is far. */
             frame: components["schemas"]["FrameAnswer"];
         };

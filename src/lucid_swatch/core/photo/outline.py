@@ -29,10 +29,11 @@ class Outline:
         return float(self.mask.mean())
 
 
-def find_outline(srgb: ByteArray, probability: FloatArray) -> Outline:
+def find_outline(srgb: ByteArray, probability: FloatArray, person: bool = False) -> Outline:
     """The garment in a photo.
 
-    srgb: (rows, columns, 3). probability: (rows, columns), 0..1, from a salient-object network.
+    srgb: (rows, columns, 3). probability: (rows, columns), 0..1, from a salient-object network. person: whether it is
+    somebody and no garment: skin may well have a colour of what is behind, and nothing is seen through a face.
     Refused when nothing stands out. Source of the edge: GrabCut, Rother et al. 2004."""
     rows, columns = probability.shape
     scale = EDGE_SIDE / max(rows, columns)
@@ -51,11 +52,13 @@ def find_outline(srgb: ByteArray, probability: FloatArray) -> Outline:
             do="Photograph one garment on a plain ground of another colour, or draw over its cloth.",
         )
     lab = softened(small)
-    refined = _largest_parts(without_rug(lab, refined))
+    refined = _largest_parts(refined if person else without_rug(lab, refined))
     # before holes are opened: the network never sees them, and they are no doubt
     agreement = float((refined & (rough > 0.5)).sum() / max((refined | (rough > 0.5)).sum(), 1))
     decided = float(np.abs(rough[refined] - 0.5).mean() * 2)
-    mask = smooth_edge(open_holes(lab, with_linings(lab, refined)), (rows, columns))
+    if not person:
+        refined = open_holes(lab, with_linings(lab, refined))
+    mask = smooth_edge(refined, (rows, columns))
     confidence = 0.2 if guessed else agreement * decided
     return Outline(mask, float(np.clip(confidence, 0.0, 1.0)), method)
 
