@@ -1,5 +1,6 @@
 """Photos that were taken to compare are kept like portraits: relit, without metadata, erased with the client."""
 
+from dataclasses import replace
 from datetime import date
 
 import numpy as np
@@ -17,6 +18,7 @@ from lucid_swatch.store.compared_photos import ComparedPhotos
 from lucid_swatch.usecases.clients import add_client, erase_client, withdraw_consent
 from lucid_swatch.usecases.compared_photos import (
     ORIGINAL,
+    PICTURE,
     add_compared_photo,
     compared_picture,
     remove_compared_photo,
@@ -80,6 +82,20 @@ def test_two_photos_come_into_one_light_and_one_size(sessions, folder, add, shot
     assert pair.light.remaining < 0.5 < pair.light.apart
     before, after = delta_e_2000(alone[0], alone[1]), delta_e_2000(both[0], both[1])
     assert 2 * after < before
+
+
+def test_where_both_lights_are_known_as_well_one_photo_is_changed_and_not_none(sessions, folder, add, shots):
+    left, right = add(shots[0]), add(shots[1])
+    twin = replace(right, id="twin", light=left.light)
+    folder.keep_picture("twin", PICTURE, folder.picture(right.id, PICTURE).read_bytes())
+    with sessions.begin() as session:
+        ComparedPhotos(session).add(twin)
+        changed = [
+            compared_picture(session, folder, one, other) != compared_picture(session, folder, one, None)
+            for one, other in ((left.id, "twin"), ("twin", left.id))
+        ]
+        assert side_by_side(session, left.id, "twin").changed == side_by_side(session, "twin", left.id).changed
+    assert sum(changed) == 1
 
 
 def test_it_keeps_no_metadata_and_can_be_named_and_removed(sessions, folder, add, shots):

@@ -90,17 +90,19 @@ def remove_compared_photo(session: Session, folder: Folder, id: str) -> None:
 def side_by_side(session: Session, left_id: str, right_id: str) -> Beside:
     """Two photos of one client as they are best shown: at one size, in one light.
 
-    The one whose light is known less is brought into that of the other. Refused when they are of two clients."""
+    The one whose light is known less, or else the newer one, is brought into that of the other, whichever side it is on.
+    Refused when they are of two clients."""
     left, right = ComparedPhotos(session).get(left_id), ComparedPhotos(session).get(right_id)
     if left.client_id != right.client_id:
         raise Refused("these are photos of two clients.", right.name, "Choose two of the same client.")
     near = left.face is not None and right.face is not None
     frames = [Frame(*(photo.face if near and photo.face else photo.figure)) for photo in (left, right)]
-    lights = [light_from_values(photo.light) for photo in (left, right)]
-    by_cards = all(light.correction is not None for light in lights)
+    lights = {photo.id: light_from_values(photo.light) for photo in (left, right)}
+    by_cards = all(light.correction is not None for light in lights.values())
     changed, light = None, None
     if not by_cards and left.ground is not None and right.ground is not None:
-        known_less, other = (left, right) if lights[0].uncertainty > lights[1].uncertainty else (right, left)
+        # in an order of their own, so that each picture by itself is told the same
+        other, known_less = sorted((left, right), key=lambda one: (lights[one.id].uncertainty, one.created_at, one.id))
         light = one_light(np.array(known_less.ground), np.array(other.ground))
         changed = None if light is None else known_less.id
     return Beside(frames[0], frames[1], changed, light, by_cards)
