@@ -85,6 +85,17 @@ def test_a_believed_white_wall_tells_the_exposure_too():
     assert estimate_light(wood, mask).exposure_spread > estimate_light(bright, mask).exposure_spread
 
 
+def test_a_photo_with_more_at_the_top_of_the_scale_is_taken_for_more_exposed():
+    wood, mask = scene(wall=(55.0, 14.0, 30.0), exposure=1.0)
+    exposures = []
+    for width in (0, 6, 20, 45):
+        with_window = wood.copy()
+        with_window[:25, 100 - width :] = 1.0
+        exposures.append(estimate_light(with_window, mask).exposure)
+    assert exposures == sorted(exposures)
+    assert exposures[-1] > 1.1 * exposures[0]
+
+
 def test_estimators_agree_on_an_even_wall():
     picture, mask = scene(wall=(88.0, 0.0, 0.0), exposure=0.9)
     estimates, brightness = background_estimates(picture, mask)

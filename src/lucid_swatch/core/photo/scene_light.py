@@ -2,6 +2,7 @@
 
 import cv2
 import numpy as np
+from scipy.special import ndtri
 
 from ..colour.arrays import BoolArray, FloatArray
 from ..colour.spaces import RGB_TO_XYZ
@@ -32,6 +33,12 @@ EXPOSURE_SHARE = 0.18
 """How much of a garment's unusual brightness is exposure rather than cloth (shrinkage)."""
 EXPOSURE_SPREAD = 0.29
 """What is left: a photo without a reference does not hold its exposure."""
+LEAST_FULL, MOST_FULL = 0.01, 0.9
+"""Shares of the photo at the top of the scale between which more of it tells of more exposure."""
+USUALLY_FULL = 0.115
+"""Share at the top of the scale that tells nothing."""
+FULL_SHARE = 0.15
+"""How much exposure a standard deviation more of that share (as of a normal spread) tells, in natural logarithms."""
 WHITE_LUMINANCE, WHITE_SPREAD = 0.80, 0.22
 """Luminance of white walls and linen where the light is full, and its spread in natural logarithms."""
 CAST_SPREAD_FACTOR = 1.4
@@ -45,7 +52,8 @@ def estimate_light(rgb_linear: FloatArray, mask: BoolArray) -> Light:
     rgb_linear: (rows, columns, 3). mask: (rows, columns), the garment, which is left out: a cloth-coloured
     scene is not pulled to grey. Four published estimators look at the background (its middle; shades of grey,
     Finlayson and Trezzi 2004; grey edge, van de Weijer, Gevers and Gijsenij 2007; its brightest part); how well
-    they agree and how bright the brightest part is say how probably it is white."""
+    they agree and how bright the brightest part is say how probably it is white. The exposure comes from what is
+    usual, from such a white, and from how much of the whole photo reached the top of the scale."""
     belief, white, brightness = np.exp(-STEPS / USUAL_CAST), 0.0, 1.0
     seen = background_estimates(rgb_linear, mask)
     if seen is not None:
@@ -60,6 +68,7 @@ def estimate_light(rgb_linear: FloatArray, mask: BoolArray) -> Light:
     exposure = USUAL_EXPOSURE + EXPOSURE_SHARE * (np.log(max(luminance, 0.01)) - USUAL_GARMENT)
     trust = white * _bright(brightness) * EXPOSURE_SPREAD**2 / (EXPOSURE_SPREAD**2 + WHITE_SPREAD**2)
     exposure += trust * (np.log(brightness / WHITE_LUMINANCE) - exposure)
+    exposure += _overflow(rgb_linear)
     exposure_spread = EXPOSURE_SPREAD * np.sqrt(1 - trust)
     rgb = np.exp(middle * LAMP_LINE)
     return Light(
@@ -112,6 +121,16 @@ def _likelihood(estimates: FloatArray, brightness: float) -> tuple[FloatArray, F
     white = np.exp(-0.5 * (((left - NEUTRAL_CENTRE) / NEUTRAL_SPREAD) ** 2).sum(axis=1)) / NEUTRAL_SPREAD.prod()
     dyed = np.exp(-0.5 * (((left - COLOURED_CENTRE) / COLOURED_SPREAD) ** 2).sum(axis=1)) / COLOURED_SPREAD.prod()
     return neutral * white, (1 - neutral) * dyed
+
+
+def _overflow(rgb_linear: FloatArray) -> float:
+    """What the share of the photo that reached the top of the scale adds to its exposure, in natural logarithms.
+
+    The light in a room is spread about normally in logarithms, so that share is a place in a normal spread."""
+    step = max(1, max(rgb_linear.shape) // 340)
+    full = float((rgb_linear[::step, ::step].max(axis=-1) >= OVEREXPOSED).mean())
+    places = ndtri([np.clip(full, LEAST_FULL, MOST_FULL), USUALLY_FULL])
+    return FULL_SHARE * float(places[0] - places[1])
 
 
 def _bright(luminance: float) -> float:
