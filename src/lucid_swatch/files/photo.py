@@ -1,10 +1,11 @@
 """A photo file to light: orientation, profile, bit depth and transparency undone, sizes checked first."""
 
 import io
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from pathlib import Path
 from typing import cast
 
+import cv2
 import numpy as np
 import pillow_heif
 from PIL import Image, ImageCms, ImageFile, ImageOps
@@ -22,6 +23,8 @@ WORKING_SIDE = 1024
 """Long side of the picture that is measured; 12 megapixels tell no more about a colour than this does."""
 FINER_SIDE = 1600
 """Long side where motifs or yarns are so fine that the working size blends them."""
+NEARLY_FINER = 1450
+"""Long side down to which a JPEG may be decoded small: near enough to FINER_SIDE."""
 
 FORMATS = {"JPEG": "JPEG", "PNG": "PNG", "WEBP": "WebP", "HEIF": "HEIC", "MPO": "JPEG"}
 Image.MAX_IMAGE_PIXELS = None  # the check below speaks in our own words, before a pixel is decoded
@@ -41,8 +44,8 @@ class Photo:
     format: str
     srgb: ByteArray
     """(rows, columns, 3), encoded sRGB."""
-    content: bytes = field(default=b"", repr=False)
-    """The file, to look closer."""
+    larger: ByteArray | None = field(default=None, repr=False)
+    """The picture that was shrunk to the working size, to look closer."""
 
     @property
     def rgb_linear(self) -> FloatArray:
@@ -51,9 +54,9 @@ class Photo:
 
     def finer(self) -> "Photo":
         """The same photo at the finer size; itself where there is no more to see."""
-        if max(self.width, self.height) <= 1.1 * max(self.srgb.shape) or not self.content:
+        if self.larger is None or max(self.larger.shape) <= 1.1 * max(self.srgb.shape):
             return self
-        return decode_photo(self.content, self.file, FINER_SIDE)
+        return replace(self, srgb=_shrunk(self.larger, FINER_SIDE), larger=None)
 
 
 def read_photo(path: Path) -> Photo:
@@ -89,13 +92,16 @@ def decode_photo(content: bytes, name: str, side: int = WORKING_SIDE) -> Photo:
         orientation_swaps = image.getexif().get(0x0112, 1) in (5, 6, 7, 8)
         width, height = image.size[::-1] if orientation_swaps else image.size
         if kind in ("JPEG", "MPO") and image.mode == "RGB":
-            image.draft("RGB", (side, side))
-        image = ImageOps.exif_transpose(image)
+            least = max(side, NEARLY_FINER) / max(image.size)
+            image.draft("RGB", (round(image.width * least), round(image.height * least)))
+        ImageOps.exif_transpose(image, in_place=True)
         image, profile = _to_srgb(image, icc)
-        image = _shrunk(image, side)
+        decoded = np.asarray(image)
     except (OSError, ValueError, SyntaxError, EOFError, MemoryError, TypeError):
         raise Refused("the photo is cut short or damaged.", name, "Copy it from the phone or camera again.") from None
-    return Photo(name, width, height, profile, FORMATS[kind], np.asarray(image), content)
+    # a decoder may hand out many times what anybody looks at
+    larger = _shrunk(decoded, FINER_SIDE) if max(decoded.shape) > 2 * FINER_SIDE else decoded
+    return Photo(name, width, height, profile, FORMATS[kind], _shrunk(decoded, side), larger)
 
 
 def check_photo(content: bytes, name: str) -> ImageFile.ImageFile:
@@ -142,10 +148,11 @@ def _to_srgb(image: Image.Image, icc: bytes | None) -> tuple[Image.Image, str]:
     return image.convert("RGB"), "sRGB"
 
 
-def _shrunk(image: Image.Image, side: int) -> Image.Image:
-    scale = side / max(image.size)
+def _shrunk(picture: ByteArray, side: int) -> ByteArray:
+    """A picture whose long side is at most so many pixels, each the mean of what it covers."""
+    rows, columns = picture.shape[:2]
+    scale = side / max(rows, columns)
     if scale >= 1:
-        image.load()
-        return image
-    size = (max(1, round(image.width * scale)), max(1, round(image.height * scale)))
-    return image.resize(size, Image.Resampling.BOX)
+        return picture
+    size = (max(1, round(columns * scale)), max(1, round(rows * scale)))
+    return cast(ByteArray, cv2.resize(picture, size, interpolation=cv2.INTER_AREA))

@@ -1,5 +1,6 @@
 """Colours from pixels that were made from known colours."""
 
+import cv2
 import numpy as np
 import pytest
 
@@ -51,6 +52,19 @@ def test_a_small_motif_that_is_really_there_is_kept():
     palette = read_palette(cloth(labels, [[90, 0, 5], [40, 50, 30]]), WHOLE)
     assert len(palette.lab) == 2
     assert palette.share[1] == pytest.approx(12 * 14 / 3600, abs=0.015)
+
+
+def test_a_pale_motif_is_no_highlight_of_another_that_it_hardly_touches():
+    """Where they touch the print is smudged, as softly as light runs into shade."""
+    labels = np.zeros((SIDE, SIDE), int)
+    labels[20:140, 60:240], labels[140:240, 60:240] = 1, 2
+    labels[130:150, 60:180] = 0
+    light = cloth(labels, [[61, 16, 50], [30, -21, 23], [77, 2, 0]])
+    meet = (slice(120, 160), slice(182, 240))
+    light[meet] = cv2.GaussianBlur(light, (0, 0), 3.0)[meet]
+    palette = read_palette(light, WHOLE)
+    assert len(palette.lab) == 3
+    assert (delta_e_2000(palette.lab[1:], np.array([[30.0, -21, 23], [77.0, 2, 0]])) < 5).all()
 
 
 def test_shares_sum_to_one_and_labels_stay_inside():

@@ -33,6 +33,19 @@ def test_what_shows_through_a_ring_is_not_cloth():
     assert (opened & thing).sum() / (opened | thing).sum() > 0.9
 
 
+def test_what_shows_through_a_handle_that_is_thin_in_places_is_not_cloth():
+    def handle(canvas):
+        cv2.ellipse(canvas, (150, 180), (110, 80), 0, 0, 360, 1, 30)
+        cv2.rectangle(canvas, (0, 177), (57, 182), 0, -1)
+
+    picture, _ = scene(handle)
+    filled = np.zeros(picture.shape[:2], np.uint8)
+    cv2.ellipse(filled, (150, 180), (125, 95), 0, 0, 360, 1, -1)
+    cv2.rectangle(filled, (0, 177), (52, 182), 0, -1)
+    opened = open_holes(softened(picture), filled > 0)
+    assert not opened[140:220, 90:210].any()
+
+
 def test_cloth_in_the_colour_of_the_wall_stays():
     rng = np.random.default_rng(2)
     picture = (200 + rng.normal(0, 3, (360, 300, 3))).astype(np.uint8)

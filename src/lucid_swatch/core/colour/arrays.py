@@ -11,3 +11,5 @@ RealArray = NDArray[np.floating[Any]]
 IntArray = NDArray[np.intp]
 BoolArray = NDArray[np.bool_]
 ByteArray = NDArray[np.uint8]
+LabelArray = NDArray[np.int8]
+"""Few labels for many pixels."""

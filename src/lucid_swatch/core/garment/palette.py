@@ -5,7 +5,7 @@ from dataclasses import dataclass
 import cv2
 import numpy as np
 
-from ..colour.arrays import BoolArray, FloatArray, IntArray
+from ..colour.arrays import BoolArray, FloatArray, IntArray, LabelArray
 from ..colour.difference import delta_e_2000
 from ..colour.spaces import like, rgb_linear_to_lab
 
@@ -195,23 +195,30 @@ def _nearest(feature: FloatArray, centres: FloatArray) -> IntArray:
 
 SOFT_BORDER = 0.5
 """Change across a pixel, as a part of the difference between two shades, below which light made the border."""
+OWN_BORDER = 0.25
+"""Part of the border of a fold or a highlight that is with its own cloth, at least."""
 
 
 def _without_shading(lab_picture: FloatArray, inside: BoolArray, labels: IntArray, count: int) -> IntArray:
     """Joins what only light divides: a fold or a highlight runs softly into the cloth, a dye ends sharply.
 
     lab_picture: (rows, columns, 3). inside: its pixels that labels, (n,), stand for. Returns (n,), renumbered."""
-    picture = np.full(inside.shape, -1, dtype=np.intp)
+    picture = np.full(inside.shape, -1, dtype=np.int8)
     picture[inside] = labels
-    middle = np.array([_middle(lab_picture[picture == k]) for k in range(count)])
+    lab = lab_picture[inside]
+    middle = np.array([_middle(lab[labels == k]) for k in range(count)])
     share = np.bincount(labels, minlength=count) / len(labels)
+    sides, step = _borders(lab_picture, picture)
     merged = np.arange(count)
     for small in np.argsort(share):
+        own = (sides == small).any(axis=1)
         for large in np.argsort(-share):
             if large == small or share[large] < share[small] or not _one_hue(middle[large], middle[small]):
                 continue
-            steps = _steps_between(lab_picture, picture, int(small), int(large))
-            if len(steps) >= 40 and np.median(steps) < SOFT_BORDER * np.linalg.norm(middle[large] - middle[small]):
+            steps = step[own & (sides == large).any(axis=1)]
+            if len(steps) < max(40, OWN_BORDER * own.sum()):
+                continue
+            if np.median(steps) < SOFT_BORDER * np.linalg.norm(middle[large] - middle[small]):
                 merged[small] = large
                 break
     while (merged[merged] != merged).any():
@@ -282,15 +289,18 @@ def _one_hue(cloth: FloatArray, shade: FloatArray) -> bool:
     return beside < 7 and more < 7 and (more > -8 or shade[0] > cloth[0])
 
 
-def _steps_between(lab_picture: FloatArray, picture: IntArray, a: int, b: int) -> FloatArray:
-    """Change of colour from a pixel before to a pixel behind the border where two shades meet, CIELAB units. (k,)."""
-    steps = []
+def _borders(lab_picture: FloatArray, picture: LabelArray) -> tuple[LabelArray, FloatArray]:
+    """The places where two shades meet.
+
+    picture: (rows, columns), the shade of each pixel, -1 outside. Returns the two shades, (k, 2), and the change of
+    colour from a pixel before the border to a pixel behind it, (k,), CIELAB units."""
+    sides, steps = [], []
     for labels, lab in ((picture, lab_picture), (picture.T, lab_picture.transpose(1, 0, 2))):
         left, right = labels[:, 1:-2], labels[:, 2:-1]
-        meet = ((left == a) & (right == b)) | ((left == b) & (right == a))
-        meet &= (labels[:, :-3] >= 0) & (labels[:, 3:] >= 0)
+        meet = (left != right) & (left >= 0) & (right >= 0) & (labels[:, :-3] >= 0) & (labels[:, 3:] >= 0)
+        sides.append(np.stack([left[meet], right[meet]], axis=1))
         steps.append(np.linalg.norm(lab[:, :-3][meet] - lab[:, 3:][meet], axis=-1))
-    return np.concatenate(steps)
+    return np.concatenate(sides), np.concatenate(steps)
 
 
 def _large_enough(labels: IntArray, count: int) -> IntArray:

@@ -7,6 +7,8 @@ from ..colour.arrays import BoolArray, ByteArray, FloatArray
 
 RUG_COLOURS, COLOURS_APART = 8, 15.0
 """Groups of colour that are looked for in a ground, and CIELAB units, lightness counted half, between two that are two."""
+LEAST_SEEN = 200
+"""Pixels of ground that it takes to know its colours."""
 PATTERNED_FROM = 4
 """Colours of a ground from which it is patterned."""
 REACH = 0.05
@@ -30,13 +32,13 @@ def without_rug(lab: FloatArray, mask: BoolArray) -> BoolArray:
     colour of the ground belongs to the piece as far as the piece's own colours surround it."""
     reach = 2 * round(REACH * max(mask.shape) / 2) + 1
     ground = ~(cv2.dilate(mask.astype(np.uint8), np.ones((reach, reach), np.uint8)) > 0)
-    if ground.sum() < 200 or not mask.any():
+    if ground.sum() < LEAST_SEEN or not mask.any():
         return mask
-    colours = _colours_of(lab[ground], RUG_COLOURS)
+    colours = colours_of(lab[ground], RUG_COLOURS)
     apart = np.linalg.norm(colours[:, None] - colours[None], axis=-1) > COLOURS_APART
     if _different(apart) < PATTERNED_FROM:
         return mask
-    own = (mask & (_nearest_squared(lab, colours) > HOLE_DIFFERENCE**2)).astype(np.uint8)
+    own = (mask & (nearest_squared(lab, colours) > HOLE_DIFFERENCE**2)).astype(np.uint8)
     own = cv2.morphologyEx(own, cv2.MORPH_OPEN, np.ones((3, 3), np.uint8))
     if own.sum() < OWN_SHARE * mask.sum():
         return mask
@@ -55,15 +57,15 @@ def _different(apart: BoolArray) -> int:
     return len(chosen)
 
 
-def _colours_of(lab: FloatArray, count: int) -> FloatArray:
-    """The few colours of some pixels. (n, 3) to (count, 3)."""
+def colours_of(lab: FloatArray, count: int) -> FloatArray:
+    """The few colours of at least LEAST_SEEN pixels. (n, 3) to (count, 3)."""
     cv2.setRNGSeed(7)
     criteria = (cv2.TERM_CRITERIA_EPS + cv2.TERM_CRITERIA_MAX_ITER, 15, 0.5)
     _, _, centres = cv2.kmeans(np.ascontiguousarray(lab[::5]), count, None, criteria, 1, cv2.KMEANS_PP_CENTERS)
     return centres
 
 
-def _nearest_squared(lab: FloatArray, colours: FloatArray) -> FloatArray:
+def nearest_squared(lab: FloatArray, colours: FloatArray) -> FloatArray:
     """The square of the distance to the nearest colour. (rows, columns, 3) and (n, 3) to (rows, columns)."""
     # the square of a pixel is the same for every colour and is added last; slices are added sooner than rows are summed
     far = (colours**2).sum(axis=-1) - 2 * (lab @ colours.T)
@@ -88,9 +90,9 @@ def with_linings(lab: FloatArray, mask: BoolArray) -> BoolArray:
     if not inside.any():
         return mask
     ground = ~(cv2.dilate(filled.astype(np.uint8), np.ones((15, 15), np.uint8)) > 0)
-    if ground.sum() < 200:
+    if ground.sum() < LEAST_SEEN:
         return mask
-    away = _nearest_squared(lab, _colours_of(lab[ground], RUG_COLOURS))
+    away = nearest_squared(lab, colours_of(lab[ground], RUG_COLOURS))
     count, labels = cv2.connectedComponents(inside.astype(np.uint8), connectivity=4)
     inner = [k for k in range(1, count) if np.median(away[labels == k]) > LINING_DIFFERENCE**2]
     return mask | np.isin(labels, inner)
@@ -98,6 +100,8 @@ def with_linings(lab: FloatArray, mask: BoolArray) -> BoolArray:
 
 HOLE_SHARE = 0.04
 """Of the piece: smaller places that look like the ground may be motifs in its colour."""
+SHUT = 0.02
+"""Of the edge of a hole, what may come near the outer edge where a handle is thin."""
 NARROW_END = 0.16
 """Of the edge of a gap between two legs: what lies open, at most."""
 LARGEST_GAP = 0.25
@@ -118,9 +122,9 @@ def open_holes(lab: FloatArray, mask: BoolArray) -> BoolArray:
     ground of its print."""
     around = cv2.dilate(mask.astype(np.uint8), np.ones((15, 15), np.uint8)) > 0
     ground = ~around
-    if ground.sum() < 200:
+    if ground.sum() < LEAST_SEEN:
         return mask
-    away = _nearest_squared(lab, _main(_colours_of(lab[ground], 4), lab[ground]))
+    away = nearest_squared(lab, _main(colours_of(lab[ground], 4), lab[ground]))
     alike = (mask & (away < HOLE_DIFFERENCE**2)).astype(np.uint8)
     alike = cv2.morphologyEx(alike, cv2.MORPH_OPEN, np.ones((3, 3), np.uint8))
     filled = _filled(mask)
@@ -152,7 +156,7 @@ LEAST_GROUND = 0.05
 
 def _common(colour: FloatArray, lab: FloatArray) -> bool:
     """Whether a colour is also that of much of the piece: then it is cloth, however it looks like the ground."""
-    return bool(len(lab) and (_nearest_squared(lab, colour[None]) < HOLE_DIFFERENCE**2).mean() > COMMON)
+    return bool(len(lab) and (nearest_squared(lab, colour[None]) < HOLE_DIFFERENCE**2).mean() > COMMON)
 
 
 def _inside_a_string(place: BoolArray, rim: BoolArray, filled: BoolArray) -> bool:
@@ -173,7 +177,7 @@ def _edge(place: BoolArray) -> BoolArray:
 def _is_gap(place: BoolArray, rim: BoolArray, filled: BoolArray) -> bool:
     """Whether a place that looks like the ground is shut in, or open at one narrow end as the gap between two legs."""
     touching = _open(place, rim)
-    if touching == 0:
+    if touching <= SHUT:
         return True
     if touching > NARROW_END or float(place.sum()) > LARGEST_GAP * float(filled.sum()):
         return False
