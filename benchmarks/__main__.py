@@ -1,6 +1,6 @@
 """Runs the benchmarks and prints their figures as JSON.
 
-Usage: python -m benchmarks [--photos FOLDER]... [--only accuracy|card|trials|portraits|intake|speed|scoring|cliffs|fuzz|screens|rail]
+Usage: python -m benchmarks [--photos FOLDER]... [--only accuracy|held|card|trials|portraits|intake|speed|scoring|cliffs|fuzz|screens|rail]
 FOLDER holds photos with a truth.json; without one, the project's own samples are used."""
 
 import argparse
@@ -16,6 +16,7 @@ from .accuracy import accuracy
 from .card_scenes import card_scenes
 from .cliffs import cliffs
 from .fuzz import fuzz
+from .held import held
 from .intake import intake
 from .portraits import A_BAND, portraits
 from .rail import rail
@@ -24,7 +25,9 @@ from .screens import screens
 from .speed import measuring
 from .trials import trials
 
-PARTS = ("accuracy", "card", "trials", "portraits", "intake", "speed", "scoring", "cliffs", "fuzz", "screens", "rail")
+PARTS = (
+    "accuracy", "held", "card", "trials", "portraits", "intake", "speed", "scoring", "cliffs", "fuzz", "screens", "rail",
+)  # fmt: skip
 
 
 def main():
@@ -47,6 +50,8 @@ def main():
         if "accuracy" in wanted:
             for photos in asked.photos or [demo / "samples"]:
                 figures[f"accuracy, {photos.name}"] = accuracy(photos)
+        if "held" in wanted:
+            figures["pieces held by a hand"] = held()
         if "speed" in wanted:
             for name in ("long-coat", "check-jacket", "leaf-dress"):
                 figures[f"measuring, {name}"] = measuring(demo / f"samples/{name}.jpg")

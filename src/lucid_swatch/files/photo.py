@@ -50,7 +50,7 @@ class Photo:
     @property
     def rgb_linear(self) -> FloatArray:
         """Linear light, (rows, columns, 3), 0..1, in single precision."""
-        return cast(FloatArray, _LIGHT_OF_BYTE[self.srgb])
+        return cast(FloatArray, cv2.LUT(self.srgb, _LIGHT_OF_BYTE))
 
     def finer(self) -> "Photo":
         """The same photo at the finer size; itself where there is no more to see."""

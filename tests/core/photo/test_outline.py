@@ -46,6 +46,15 @@ def test_what_shows_through_a_handle_that_is_thin_in_places_is_not_cloth():
     assert not opened[140:220, 90:210].any()
 
 
+def test_a_motif_that_only_comes_near_the_colour_of_the_ground_is_no_hole():
+    """Eight units off the wall: near enough to be looked at, too far to be the wall behind."""
+    picture, thing = scene(lambda canvas: cv2.rectangle(canvas, (60, 60), (240, 300), 1, -1))
+    cv2.rectangle(picture, (100, 110), (200, 250), (200, 198, 190), -1)
+    assert open_holes(softened(picture), thing)[115:245, 105:195].all()
+    cv2.rectangle(picture, (100, 110), (200, 250), (196, 200, 205), -1)
+    assert not open_holes(softened(picture), thing)[120:240, 110:190].any()
+
+
 def test_cloth_in_the_colour_of_the_wall_stays():
     rng = np.random.default_rng(2)
     picture = (200 + rng.normal(0, 3, (360, 300, 3))).astype(np.uint8)

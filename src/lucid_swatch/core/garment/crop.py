@@ -7,7 +7,7 @@ import cv2
 import numpy as np
 from numpy.typing import NDArray
 
-from ..colour.arrays import FloatArray, IntArray
+from ..colour.arrays import FloatArray, LabelArray
 
 
 @dataclass(frozen=True, slots=True)
@@ -24,7 +24,7 @@ class Window:
         return picture[self.top : self.top + self.height, self.left : self.left + self.width]
 
 
-def cloth_window(labels: IntArray, lightness: FloatArray, plain: bool, aspect: float) -> Window | None:
+def cloth_window(labels: LabelArray, lightness: FloatArray, plain: bool, aspect: float) -> Window | None:
     """A rectangle that shows the cloth of a piece: one evenly lit stretch of a plain one, the motifs of a print.
 
     labels: (rows, columns), the colour of each pixel, -1 outside. lightness: (rows, columns), L*. aspect: width over
@@ -64,7 +64,7 @@ def _largest(weight: FloatArray, aspect: float, tallest: int, least: float) -> W
     return best
 
 
-def colour_window(labels: IntArray, colour: int) -> Window:
+def colour_window(labels: LabelArray, colour: int) -> Window:
     """A square that shows one colour, as large and as pure as can be had.
 
     labels: (rows, columns), the colour of each pixel, -1 outside."""

@@ -94,7 +94,7 @@ def measure_cloth(sight: Sight, school: School = BROAD, told: FloatArray | None 
         # what it is does not matter here, only its cloth
         cloth = Piece("", Category.TOP, lab, share, pattern=pattern.type, pattern_confidence=pattern.confidence)
         main = sort_prints([cloth], school)[0]
-    labels = np.full(sight.shape, -1, dtype=np.intp)
+    labels = np.full(sight.shape, -1, dtype=np.int8)
     labels[sight.box] = palette.labels
     return Measurement(
         lab, share, uncertainty, parts, tuple(s.name for s in sorts), pattern, read_surface(sight.lab, palette), hardware,

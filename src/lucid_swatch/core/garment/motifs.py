@@ -1,13 +1,12 @@
 """What a pattern is made of: how it repeats, which way its borders run, what shapes lie on its ground."""
 
 from dataclasses import dataclass
-from typing import cast
 
 import cv2
 import numpy as np
 from scipy import fft
 
-from ..colour.arrays import FloatArray, IntArray
+from ..colour.arrays import FloatArray, LabelArray
 
 
 @dataclass(frozen=True, slots=True)
@@ -52,7 +51,7 @@ class Motifs:
 LEAST_LIKENESS = 0.28
 
 
-def read_lattice(labels: IntArray, lab: FloatArray, run: float, banded: bool = False) -> Lattice | None:
+def read_lattice(labels: LabelArray, lab: FloatArray, run: float, banded: bool = False) -> Lattice | None:
     """The shortest distance at which the pattern meets itself nearly as well as anywhere; None without one.
 
     labels: (rows, columns), the colour of each pixel, -1 outside. lab: (n, 3). run: pixels of one colour in a row.
@@ -79,7 +78,7 @@ def _least_on(likeness: FloatArray, reach: int, offsets: FloatArray) -> float:
     return float(likeness[places[:, 0], places[:, 1]].min())
 
 
-def _likeness(labels: IntArray, lab: FloatArray) -> tuple[FloatArray, int]:
+def _likeness(labels: LabelArray, lab: FloatArray) -> tuple[FloatArray, int]:
     """Autocorrelation of the painted cloth, 1 in the middle, to a reach of pixels either way."""
     picture, inside = painted(labels, lab), (labels >= 0).astype(np.float32)
     reach = int(min(labels.shape) * 0.45)
@@ -94,19 +93,22 @@ def _likeness(labels: IntArray, lab: FloatArray) -> tuple[FloatArray, int]:
     return cv2.GaussianBlur(window.astype(np.float32), (0, 0), 1.0), reach
 
 
-def painted(labels: IntArray, lab: FloatArray) -> FloatArray:
+def painted(labels: LabelArray, lab: FloatArray) -> FloatArray:
     """The labels as flat colours around their mean, 0 outside: folds and noise are gone. (rows, columns, 3)."""
     inside = labels >= 0
     share = np.bincount(labels[inside], minlength=len(lab)) / max(int(inside.sum()), 1)
-    table = np.vstack([lab - share @ lab, np.zeros(3)]).astype(np.float32)
-    return cast(FloatArray, table[labels])  # outside, -1, is the last row
+    table = np.zeros((256, 1, 3), dtype=np.float32)  # outside, -1, is the last row
+    table[: len(lab), 0] = lab - share @ lab
+    bytes_ = labels.astype(np.uint8)
+    flat: FloatArray = cv2.LUT(cv2.merge([bytes_, bytes_, bytes_]), table)
+    return flat
 
 
 CENTROID_SHARE = 0.55
 """Mean wavelength, by energy, of an irregular print against the distance between its motifs."""
 
 
-def motif_spacing(labels: IntArray, lab: FloatArray) -> float:
+def motif_spacing(labels: LabelArray, lab: FloatArray) -> float:
     """Distance in pixels between the motifs of a print that follows no lattice, from its spectrum.
 
     labels: (rows, columns), -1 outside. lab: (n, 3)."""
@@ -121,12 +123,12 @@ def motif_spacing(labels: IntArray, lab: FloatArray) -> float:
     return float(np.exp(-centroid)) / CENTROID_SHARE
 
 
-def read_borders(labels: IntArray, lab: FloatArray) -> Borders:
+def read_borders(labels: LabelArray, lab: FloatArray) -> Borders:
     """The directions of the borders, from the structure of the painted cloth. labels: (rows, columns)."""
-    picture = cv2.GaussianBlur(painted(labels, lab).astype(np.float32), (0, 0), 1.2)
+    picture = cv2.GaussianBlur(painted(labels, lab), (0, 0), 1.2)
     inside = cv2.erode((labels >= 0).astype(np.uint8), np.ones((9, 9), np.uint8)) > 0
     across, down = cv2.Sobel(picture, cv2.CV_32F, 1, 0), cv2.Sobel(picture, cv2.CV_32F, 0, 1)
-    xx, yy, xy = (across**2).sum(-1)[inside], (down**2).sum(-1)[inside], (across * down).sum(-1)[inside]
+    xx, yy, xy = (_summed(across * across)[inside], _summed(down * down)[inside], _summed(across * down)[inside])
     energy = xx + yy
     if energy.sum() <= 0:
         return Borders(1, 0.0)
@@ -141,7 +143,12 @@ def read_borders(labels: IntArray, lab: FloatArray) -> Borders:
     return Borders(1, float(near.max()))
 
 
-def read_motifs(labels: IntArray, run: float) -> Motifs:
+def _summed(channels: FloatArray) -> FloatArray:
+    """The sum over three channels: slices are added sooner than short rows are summed."""
+    return channels[..., 0] + channels[..., 1] + channels[..., 2]
+
+
+def read_motifs(labels: LabelArray, run: float) -> Motifs:
     """The shapes that are not ground. labels: (rows, columns), 0 the ground, -1 outside. run: pixels."""
     side = 3 if run > 5 else 2
     shapes = cv2.morphologyEx((labels > 0).astype(np.uint8), cv2.MORPH_OPEN, np.ones((side, side), np.uint8))

@@ -38,7 +38,7 @@ class Palette:
     """(n,), sums to 1."""
     spread: FloatArray
     """(n,), CIEDE2000: how far the middle half of a colour's pixels lies from its centre."""
-    labels: IntArray
+    labels: LabelArray
     """(rows, columns): the colour of each pixel, -1 outside the garment."""
 
 
@@ -60,14 +60,14 @@ def read_palette(rgb_linear: FloatArray, mask: BoolArray, seed: int = 0) -> Pale
     every = _nearest(feature, centres)
     centres = centres[_large_enough(every, len(centres))]
     every = _nearest(feature, centres)
-    every = _without_shading(lab_picture, inside, every, len(centres))
-    every = _without_blends(rgb_linear, inside, every)
+    every = _without_shading(lab_picture, lab, inside, every, len(centres))
+    every = _without_blends(rgb_linear[inside], inside, every)
     flat = np.zeros(len(lab), dtype=bool)
     flat[chosen] = True
     return _measured(lab, every, flat, inside, mask)
 
 
-def run_length(labels: IntArray) -> float:
+def run_length(labels: LabelArray) -> float:
     """Typical run of one colour in pixels: four fifths of twice the area over the length of the borders.
 
     labels: (rows, columns), the colour of each pixel, -1 outside."""
@@ -97,16 +97,18 @@ def _inner(mask: BoolArray) -> BoolArray:
 
 def _calmed(rgb_linear: FloatArray) -> FloatArray:
     """A little less noise of sensor and weave; motifs keep their size."""
-    calm: FloatArray = cv2.GaussianBlur(rgb_linear.astype(np.float32), (3, 3), 0.7)
+    calm: FloatArray = cv2.GaussianBlur(rgb_linear.astype(np.float32, copy=False), (3, 3), 0.7)
     return np.maximum(calm, np.float32(0.0))
 
 
 def _edge_strength(lab: FloatArray) -> FloatArray:
     """Largest change of colour across a pixel, CIELAB units. (rows, columns, 3) to (rows, columns)."""
-    picture = lab.astype(np.float32)
+    picture = lab.astype(np.float32, copy=False)
     across = cv2.Sobel(picture, cv2.CV_32F, 1, 0, ksize=3) / 8
     down = cv2.Sobel(picture, cv2.CV_32F, 0, 1, ksize=3) / 8
-    strength: FloatArray = np.sqrt((across**2 + down**2).sum(axis=-1))
+    steep = across**2 + down**2
+    # three slices are added sooner than short rows are summed
+    strength: FloatArray = np.sqrt(steep[..., 0] + steep[..., 1] + steep[..., 2])
     return strength
 
 
@@ -114,6 +116,12 @@ def _middle(values: FloatArray) -> FloatArray:
     """The median of some thousand of many. (n, channels) to (channels,)."""
     middle: FloatArray = np.median(values[:: max(1, len(values) // MIDDLE_OF)], axis=0).astype(np.float64)
     return middle
+
+
+def _middle_of(values: FloatArray, chosen: BoolArray) -> FloatArray:
+    """The middle of some of the values. (n, channels), (n,) to (channels,)."""
+    some = np.flatnonzero(chosen)
+    return _middle(values[some[:: max(1, len(some) // MIDDLE_OF)]])
 
 
 def _flat_sample(edge: FloatArray, rng: np.random.Generator) -> IntArray:
@@ -127,7 +135,8 @@ def _flat_sample(edge: FloatArray, rng: np.random.Generator) -> IntArray:
 
 def _shades(feature: FloatArray, seed: int) -> IntArray:
     few = feature[:: max(1, len(feature) // 6000)].astype(np.float32)
-    count = min(SHADES, len(np.unique(few.round(1), axis=0)))
+    # as one number each: rows are told apart much more slowly
+    count = min(SHADES, len(np.unique(np.rint(few * 10) @ np.array([1e8, 1e4, 1.0]))))
     criteria = (cv2.TERM_CRITERIA_EPS + cv2.TERM_CRITERIA_MAX_ITER, 60, 0.05)
     cv2.setRNGSeed(seed + 1)
     _, _, centres = cv2.kmeans(few, min(count, len(few)), None, criteria, 2, cv2.KMEANS_PP_CENTERS)
@@ -199,14 +208,16 @@ OWN_BORDER = 0.25
 """Part of the border of a fold or a highlight that is with its own cloth, at least."""
 
 
-def _without_shading(lab_picture: FloatArray, inside: BoolArray, labels: IntArray, count: int) -> IntArray:
+def _without_shading(
+    lab_picture: FloatArray, lab: FloatArray, inside: BoolArray, labels: IntArray, count: int
+) -> IntArray:
     """Joins what only light divides: a fold or a highlight runs softly into the cloth, a dye ends sharply.
 
-    lab_picture: (rows, columns, 3). inside: its pixels that labels, (n,), stand for. Returns (n,), renumbered."""
+    lab_picture: (rows, columns, 3). inside: its pixels that lab, (n, 3), and labels, (n,), stand for.
+    Returns (n,), renumbered."""
     picture = np.full(inside.shape, -1, dtype=np.int8)
     picture[inside] = labels
-    lab = lab_picture[inside]
-    middle = np.array([_middle(lab[labels == k]) for k in range(count)])
+    middle = np.array([_middle_of(lab, labels == k) for k in range(count)])
     share = np.bincount(labels, minlength=count) / len(labels)
     sides, step = _borders(lab_picture, picture)
     merged = np.arange(count)
@@ -239,13 +250,14 @@ THIN = 0.16
 def _without_blends(rgb_linear: FloatArray, inside: BoolArray, labels: IntArray) -> IntArray:
     """Gives to their neighbours the colours that are only the blurred edge between two others.
 
-    rgb_linear: (rows, columns, 3). inside: its pixels that labels, (n,), stand for. Returns (n,), renumbered."""
+    rgb_linear: (n, 3). inside: (rows, columns), the pixels that these and labels, (n,), stand for.
+    Returns (n,), renumbered."""
     count = int(labels.max()) + 1
     if count < 3:
         return labels
-    picture = np.full(inside.shape, -1, dtype=np.intp)
+    picture = np.full(inside.shape, -1, dtype=np.int8)
     picture[inside] = labels
-    light = np.array([_middle(rgb_linear[picture == k]) for k in range(count)])
+    light = np.array([_middle_of(rgb_linear, labels == k) for k in range(count)])
     kept = np.ones(count, dtype=bool)
     for k in np.argsort(np.bincount(labels, minlength=count)):
         own = (picture == k).astype(np.uint8)
@@ -256,7 +268,7 @@ def _without_blends(rgb_linear: FloatArray, inside: BoolArray, labels: IntArray)
     if kept.all():
         return labels
     lost = ~kept[labels]
-    lab = rgb_linear_to_lab(rgb_linear[inside][lost])
+    lab = rgb_linear_to_lab(rgb_linear[lost])
     centres = rgb_linear_to_lab(light[kept])
     answer = (np.cumsum(kept) - 1)[labels]
     answer[lost] = _nearest(shading_free(lab), shading_free(centres))
@@ -311,7 +323,7 @@ def _large_enough(labels: IntArray, count: int) -> IntArray:
 
 def _measured(lab: FloatArray, labels: IntArray, flat: BoolArray, inside: BoolArray, mask: BoolArray) -> Palette:
     centres, spreads, shares, old = [], [], [], []
-    for index in np.unique(labels):
+    for index in np.flatnonzero(np.bincount(labels)):
         own = labels == index
         pixels = lab[own & flat] if (own & flat).sum() >= 20 else lab[own]
         centre = _cloth_colour(pixels)
@@ -320,9 +332,9 @@ def _measured(lab: FloatArray, labels: IntArray, flat: BoolArray, inside: BoolAr
         shares.append(own.mean())
         old.append(index)
     order = np.argsort(shares)[::-1]
-    rename = np.zeros(max(old) + 1, dtype=np.intp)
+    rename = np.zeros(max(old) + 1, dtype=np.int8)
     rename[np.array(old)[order]] = np.arange(len(order))
-    picture = np.full(mask.shape, -1, dtype=np.intp)
+    picture = np.full(mask.shape, -1, dtype=np.int8)
     picture[inside] = rename[labels]
     share = np.array(shares)[order]
     return Palette(np.array(centres)[order], share / share.sum(), np.array(spreads)[order], picture)

@@ -1,11 +1,12 @@
 """The pattern of a cloth, read from where its colours lie and not from how many there are."""
 
 from dataclasses import dataclass, replace
+from typing import cast
 
 import cv2
 import numpy as np
 
-from ..colour.arrays import BoolArray, FloatArray, IntArray
+from ..colour.arrays import BoolArray, FloatArray, LabelArray
 from ..colour.difference import delta_e_2000
 from ..colour.spaces import chroma
 from .motifs import Borders, Lattice, Motifs, motif_spacing, read_borders, read_lattice, read_motifs
@@ -65,7 +66,7 @@ MANY_MOTIFS = 12.0
 """Runs in a repeat beyond which it is the repeat of the whole drawing and not of a motif."""
 
 
-def _printed(palette: Palette, labels: IntArray, width: float, lattice: Lattice | None, borders: Borders) -> Pattern:
+def _printed(palette: Palette, labels: LabelArray, width: float, lattice: Lattice | None, borders: Borders) -> Pattern:
     """Stripe, check, dot, geometric, floral, animal or abstract."""
     coarse = run_length(labels)
     regular = lattice if lattice is not None and lattice.distance < MANY_MOTIFS * coarse else None
@@ -94,7 +95,7 @@ def _bands_run_through(ridge: float, share: float) -> bool:
     return (ridge > 0.06 and share > 0.5) or (ridge > -0.08 and share > 0.58) or share > 0.62
 
 
-def _kind_of_motif(palette: Palette, labels: IntArray, motifs: Motifs, regular: bool) -> tuple[PatternType, float]:
+def _kind_of_motif(palette: Palette, labels: LabelArray, motifs: Motifs, regular: bool) -> tuple[PatternType, float]:
     colours = int((palette.share > 0.08).sum())
     if motifs.isolated:
         if motifs.round:
@@ -128,17 +129,17 @@ def body_width(inside: BoolArray) -> float:
     return float(max(np.quantile(rows, 0.6), 8.0)) if len(rows) else 8.0
 
 
-def _cropped(labels: IntArray, mask: BoolArray) -> IntArray:
+def _cropped(labels: LabelArray, mask: BoolArray) -> LabelArray:
     ys, xs = np.nonzero(mask)
     box = labels[ys.min() : ys.max() + 1, xs.min() : xs.max() + 1]
     shrink = READING_SIDE / max(box.shape)
     if shrink >= 1:
         return box
     size = (max(1, round(box.shape[1] * shrink)), max(1, round(box.shape[0] * shrink)))
-    return cv2.resize(box.astype(np.int16), size, interpolation=cv2.INTER_NEAREST).astype(np.intp)
+    return cast(LabelArray, cv2.resize(box, size, interpolation=cv2.INTER_NEAREST))
 
 
-def _accent_only(palette: Palette, labels: IntArray) -> float | None:
+def _accent_only(palette: Palette, labels: LabelArray) -> float | None:
     """Confidence that all but the first colour are trims, linings or buttons and not a motif."""
     rest = palette.share[1:].sum()
     if rest > 0.30:
@@ -151,7 +152,7 @@ def _accent_only(palette: Palette, labels: IntArray) -> float | None:
     return 0.75 if rest < 0.15 else 0.6
 
 
-def _block_share(labels: IntArray, count: int) -> float:
+def _block_share(labels: LabelArray, count: int) -> float:
     """Share of the cloth that lies in the largest region of its colour."""
     inside, held = max(int((labels >= 0).sum()), 1), 0
     for index in range(count):
@@ -162,7 +163,7 @@ def _block_share(labels: IntArray, count: int) -> float:
     return held / inside
 
 
-def _on_ground(labels: IntArray, count: int) -> float:
+def _on_ground(labels: LabelArray, count: int) -> float:
     """Share of their borders that the other colours have with the first. labels: (rows, columns)."""
     touching = np.zeros((count, count))
     for one, other in ((labels[:, 1:], labels[:, :-1]), (labels[1:], labels[:-1])):

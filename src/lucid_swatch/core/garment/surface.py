@@ -23,9 +23,8 @@ def read_surface(lab: FloatArray, palette: Palette) -> Surface:
 
     lab: (rows, columns, 3), of the relit photo. Both are shares between 0 and 1."""
     inside = palette.labels >= 0
-    own = like(palette.lab, lab)[palette.labels]
-    above = lab[..., 0] - own[..., 0]
-    paler = chroma(own) - chroma(lab)
+    above = lab[..., 0] - like(palette.lab[:, 0], lab)[palette.labels]
+    paler = like(chroma(palette.lab), lab)[palette.labels] - chroma(lab)
     shining = inside & (above > 12) & (paler > -0.15 * above)
     sheen = float(shining.sum() / max(inside.sum(), 1)) * 4
     fine = lab[..., 0] - cv2.GaussianBlur(lab[..., 0], (0, 0), 3.0)

@@ -8,6 +8,7 @@ import numpy as np
 from ..colour.arrays import BoolArray, ByteArray, FloatArray
 from ..problems import Refused
 from .ground import open_holes, softened, with_linings, without_rug
+from .hand import without_hand
 
 EDGE_SIDE = 384
 """Long side of the picture on which the edge is refined."""
@@ -52,7 +53,7 @@ def find_outline(srgb: ByteArray, probability: FloatArray, person: bool = False)
             do="Photograph one garment on a plain ground of another colour, or draw over its cloth.",
         )
     lab = softened(small)
-    refined = _largest_parts(refined if person else without_rug(lab, refined))
+    refined = _largest_parts(refined if person else without_hand(small, without_rug(lab, refined)))
     # before holes are opened: the network never sees them, and they are no doubt
     agreement = float((refined & (rough > 0.5)).sum() / max((refined | (rough > 0.5)).sum(), 1))
     decided = float(np.abs(rough[refined] - 0.5).mean() * 2)

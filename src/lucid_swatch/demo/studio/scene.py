@@ -11,6 +11,7 @@ from lucid_swatch.core.colour.spaces import encode_srgb, lab_to_rgb_linear
 from lucid_swatch.core.garment.vocabulary import Category
 
 from .cloth import Cloth, colour_map, surface_of, weave
+from .held import Lab, held
 from .noise import creases, layered_noise, smooth_noise
 from .silhouettes import Part, parts_of, smooth
 
@@ -33,6 +34,8 @@ class Room:
     """Whether a white card lies in the picture."""
     tilt: float = 0.0
     """Degrees that the camera is turned."""
+    hand: Lab | None = None
+    """CIELAB of the skin of a hand that holds the piece up, where one does."""
 
 
 @dataclass(frozen=True)
@@ -74,9 +77,13 @@ def photograph(subject: Subject, room: Room, seed: int) -> tuple[ByteArray, Trut
         picture, neutral = _card(picture, rng)
     soft = cv2.GaussianBlur(piece.mask.astype(np.float32), (0, 0), 0.8)[..., None]
     picture = picture * (1 - soft) + piece.light * soft
-    seen = [float((piece.index == k).sum()) for k in range(len(subject.cloth.lab))]
-    total = max(float(piece.mask.sum()), 1.0)
-    truth = Truth(tuple(s / total for s in seen), 1 - sum(seen) / total, neutral, piece.mask)
+    mask, index = piece.mask, piece.index
+    if room.hand is not None:
+        picture, hand = held(picture, mask, room.hand, rng)
+        mask, index = mask & ~hand, np.where(hand, -1, index)
+    seen = [float((index == k).sum()) for k in range(len(subject.cloth.lab))]
+    total = max(float(mask.sum()), 1.0)
+    truth = Truth(tuple(s / total for s in seen), 1 - sum(seen) / total, neutral, mask)
     return _camera(picture, room, rng), truth
 
 
