@@ -4,11 +4,13 @@ import cv2
 import numpy as np
 import pytest
 
+from lucid_swatch.core.garment.vocabulary import Category, PatternType
 from lucid_swatch.core.photo.ground import open_holes, softened, with_linings, without_rug
 from lucid_swatch.core.photo.outline import Outline, enlarged, find_outline, outline_polygons, without_card
 from lucid_swatch.core.photo.strokes import Stroke, mend_outline
 from lucid_swatch.core.problems import Refused
-from lucid_swatch.demo.studio.scene import Room, room_picture
+from lucid_swatch.demo.studio.cloth import Cloth
+from lucid_swatch.demo.studio.scene import Room, Subject, photograph, room_picture
 
 
 def scene(draw):
@@ -233,6 +235,19 @@ def test_the_pale_ground_of_a_print_stays_on_a_pale_wall():
     print_[100:180, 70:150] = (70, 60, 50)
     print_[108:172, 78:142] = 228
     assert open_holes(softened(print_), mask)[110:170, 80:140].all()
+
+
+def test_a_white_scarf_with_leaves_on_a_white_sheet_is_no_string_of_leaves():
+    leaves = Cloth([(90, 0, 0), (40, -36, 4)], PatternType.GEOMETRIC, 0.16)
+    picture, truth = photograph(Subject(Category.SCARF, leaves, size=0.62), Room("sheet", (1.02, 1.0, 0.96)), 7)
+    small = cv2.resize(picture, (288, 384), interpolation=cv2.INTER_AREA)
+    # as a network sees it: the gap between its ends is taken for cloth
+    ends = cv2.convexHull(cv2.findNonZero(truth.mask.astype(np.uint8)))
+    hull = cv2.fillConvexPoly(np.zeros(truth.mask.shape, np.uint8), ends, 1)
+    taken, scarf = (
+        cv2.resize(m.astype(np.uint8), (288, 384), interpolation=cv2.INTER_NEAREST) > 0 for m in (hull, truth.mask)
+    )
+    assert (open_holes(softened(small), taken) & scarf).sum() > 0.9 * scarf.sum()
 
 
 def test_a_tapped_card_is_no_part_of_the_garment_but_a_tapped_garment_is():

@@ -108,7 +108,7 @@ LARGEST_GAP = 0.25
 """Of the piece."""
 GAP_DIFFERENCE = 5.5
 """CIELAB units, lightness counted half, from the ground for the middle of a place to be the ground seen through."""
-SAME_GROUND, STRUNG = 3.0, 0.6
+SAME_GROUND, STRUNG = 3.0, 0.72
 """CIELAB units, lightness counted half, within which a place is the ground; and how much of what is found it then is."""
 COMMON = 0.25
 """Of the rest of the piece."""

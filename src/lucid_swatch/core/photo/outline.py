@@ -9,6 +9,7 @@ from ..colour.arrays import BoolArray, ByteArray, FloatArray
 from ..problems import Refused
 from .ground import open_holes, softened, with_linings, without_rug
 from .hand import without_hand
+from .tag import without_tag
 
 EDGE_SIDE = 384
 """Long side of the picture on which the edge is refined."""
@@ -58,7 +59,7 @@ def find_outline(srgb: ByteArray, probability: FloatArray, person: bool = False)
     agreement = float((refined & (rough > 0.5)).sum() / max((refined | (rough > 0.5)).sum(), 1))
     decided = float(np.abs(rough[refined] - 0.5).mean() * 2)
     if not person:
-        refined = open_holes(lab, with_linings(lab, refined))
+        refined = without_tag(small, open_holes(lab, with_linings(lab, refined)))
     mask = smooth_edge(refined, (rows, columns))
     confidence = 0.2 if guessed else agreement * decided
     return Outline(mask, float(np.clip(confidence, 0.0, 1.0)), method)

@@ -14,6 +14,7 @@ from .cloth import Cloth, colour_map, surface_of, weave
 from .held import Lab, held
 from .noise import creases, layered_noise, smooth_noise
 from .silhouettes import Part, parts_of, smooth
+from .tag import tagged
 
 WIDTH, HEIGHT = 750, 1000
 USUAL_EXPOSURE = 1.2
@@ -36,6 +37,8 @@ class Room:
     """Degrees that the camera is turned."""
     hand: Lab | None = None
     """CIELAB of the skin of a hand that holds the piece up, where one does."""
+    tag: bool = False
+    """Whether a paper tag still hangs on the piece."""
 
 
 @dataclass(frozen=True)
@@ -78,6 +81,9 @@ def photograph(subject: Subject, room: Room, seed: int) -> tuple[ByteArray, Trut
     soft = cv2.GaussianBlur(piece.mask.astype(np.float32), (0, 0), 0.8)[..., None]
     picture = picture * (1 - soft) + piece.light * soft
     mask, index = piece.mask, piece.index
+    if room.tag:
+        picture, tag = tagged(picture, mask, rng)
+        mask, index = mask & ~tag, np.where(tag, -1, index)
     if room.hand is not None:
         picture, hand = held(picture, mask, room.hand, rng)
         mask, index = mask & ~hand, np.where(hand, -1, index)
