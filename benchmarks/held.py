@@ -1,4 +1,4 @@
-"""Pieces held up by a drawn hand: how much of it the outline still holds, and what that does to the colours."""
+"""Pieces held up by a drawn hand, or with a paper tag on: whether the outline leaves it out, and what the colours do."""
 
 import multiprocessing
 from concurrent.futures import ProcessPoolExecutor
@@ -8,10 +8,15 @@ import cv2
 import numpy as np
 from threadpoolctl import threadpool_limits
 
+from lucid_swatch.core.photo.hand import without_hand
+from lucid_swatch.core.photo.outline import EDGE_SIDE
+from lucid_swatch.core.photo.second_look import agreement
+from lucid_swatch.core.photo.tag import without_tag
 from lucid_swatch.demo.studio.scene import photograph
 from lucid_swatch.demo.wardrobe import SAMPLES
 from lucid_swatch.files.photo import Photo
 from lucid_swatch.outside.cut_out import SalientObjectNetwork
+from lucid_swatch.usecases.find_garment import find_garment
 from lucid_swatch.usecases.measure_photo import measure_photo
 
 from .accuracy import there
@@ -20,6 +25,8 @@ SKINS = ((72.0, 12.0, 16.0), (60.0, 15.0, 20.0), (42.0, 14.0, 18.0), (30.0, 10.0
 FIRST_SEED = 400
 LEFT_OUT = 0.02
 """Of the piece: what an outline may hold beside it."""
+LEFT_OF_TAG = 0.1
+"""Of the tag: what an outline may hold of it."""
 
 
 def held(limit=None):
@@ -29,6 +36,8 @@ def held(limit=None):
     return {
         "photos": len(rows),
         "hand left out": round(float(np.mean([row["beside"] < LEFT_OUT for row in rows])), 2),
+        "paper tag left out": round(float(np.mean([row["tag"] < LEFT_OF_TAG for row in rows])), 2),
+        "outline whole where there is neither": round(float(np.mean([row["alone"] == 1 for row in rows])), 2),
         "outline overlap, median": round(float(np.median([row["overlap"] for row in rows])), 3),
         "outline overlap, one in ten below": round(float(np.quantile([row["overlap"] for row in rows], 0.1)), 3),
         "colours against the same photo without a hand, CIEDE2000, median, nine in ten below": [
@@ -44,14 +53,27 @@ def _row(number):
     network = SalientObjectNetwork(1)
     read = {}
     for skin in (None, SKINS[number % len(SKINS)]):
-        room = replace(sample.room, hand=skin)
+        room = replace(sample.room, tag=False, hand=skin)
         picture, truth = photograph(sample.subject, room, FIRST_SEED + number)
         rows, columns = picture.shape[:2]
         read[skin] = measure_photo(Photo(sample.file, columns, rows, "sRGB", "drawn", picture), network)
+    tagged, untagged = photograph(sample.subject, replace(sample.room, tag=True, hand=None), FIRST_SEED + number)
+    bare, whole = photograph(sample.subject, replace(sample.room, tag=False, hand=None), FIRST_SEED + number)
+    tag = whole.mask & ~untagged.mask
     mask = read[skin].outline.mask
     alone, with_hand = (r.measurement for r in read.values())
     return {
+        "tag": float((find_garment(tagged, network).mask & tag).sum() / max(tag.sum(), 1)),
+        "alone": _searched(bare, whole.mask),
         "beside": float((mask & ~truth.mask).sum() / truth.mask.sum()),
-        "overlap": float((mask & truth.mask).sum() / (mask | truth.mask).sum()),
+        "overlap": agreement(mask, truth.mask),
         "moved": there((alone.lab, alone.share), (with_hand.lab, with_hand.share)),
     }
+
+
+def _searched(picture, mask):
+    """Agreement of an outline with what the search for hands and tags leaves of it."""
+    scale = EDGE_SIDE / max(mask.shape)
+    small = cv2.resize(picture, None, fx=scale, fy=scale, interpolation=cv2.INTER_AREA)
+    own = cv2.resize(mask.astype(np.uint8), small.shape[1::-1], interpolation=cv2.INTER_NEAREST) > 0
+    return agreement(own, without_tag(small, without_hand(small, own)))

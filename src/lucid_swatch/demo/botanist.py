@@ -22,7 +22,7 @@ SAMPLES = (
     sample("raspberry-knit.jpg", "Raspberry knit", C.KNIT, ((38, 48, 2),), Room("wall", DAY, 1.0), finish=(F.KNIT,), formality=2, warmth=3),
     sample("pearl-knit.jpg", "Pearl grey knit", C.KNIT, ((80, 0, -2),), Room("door", BULB, 0.95, card=True), finish=(F.KNIT,), formality=2, warmth=3),
     sample("emerald-knit.jpg", "Emerald knit", C.KNIT, ((42, -44, 10),), Room("sheet", DAY, 1.0), finish=(F.RIB,), formality=2, warmth=3),
-    sample("graphite-trousers.jpg", "Graphite trousers", C.TROUSERS, ((27, 0, -3),), Room("wall", LED, 1.1), style="wide", size=0.40, volume=Volume.FULL, length=Length.ANKLE, formality=3, warmth=2),
+    sample("graphite-trousers.jpg", "Graphite trousers", C.TROUSERS, ((27, 0, -3),), Room("wall", LED, 1.1, tag=True), style="wide", size=0.40, volume=Volume.FULL, length=Length.ANKLE, formality=3, warmth=2),
     sample("glasshouse-trousers.jpg", "Glasshouse trousers", C.TROUSERS, ((56, -2, -8),), Room("sheet", DAY, 1.0, card=True), size=0.42, formality=2, warmth=2),
     sample("midnight-skirt.jpg", "Midnight skirt", C.SKIRT, ((18, 5, -22),), Room("wall", SHADE, 1.15), finish=(F.SATIN,), length=Length.MIDI, formality=4, warmth=1),
     sample("steel-skirt.jpg", "Steel blue skirt", C.SKIRT, ((50, -4, -20),), Room("wood", DAY, 1.0, card=True), length=Length.MIDI, formality=3, warmth=1),

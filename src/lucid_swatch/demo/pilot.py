@@ -18,7 +18,7 @@ SAMPLES = (
     sample("sky-shirt.jpg", "Sky shirt", C.SHIRT, ((72, -6, -22),), Room("sheet", LED, 0.95, card=True), formality=3, warmth=1, hardware=(70, -4, -16)),
     sample("ochre-shirt.jpg", "Ochre linen shirt", C.SHIRT, ((62, 14, 48),), Room("wood", BULB, 0.95, card=True), finish=(F.LINEN,), formality=2, warmth=0, hardware=(50, 12, 30)),
     sample("pilot-stripe.jpg", "Pilot stripe top", C.TOP, ((90, 1, 8), (30, 30, 20)), Room("carpet", LED, 0.95, card=True), pattern=P.STRIPE, repeat=0.09, formality=2, warmth=1),
-    sample("harbour-sweater.jpg", "Harbour sweater", C.KNIT, ((24, 3, -18),), Room("wall", DAY, 1.1), finish=(F.RIB,), formality=2, warmth=4),
+    sample("harbour-sweater.jpg", "Harbour sweater", C.KNIT, ((24, 3, -18),), Room("wall", DAY, 1.1, hand=(58, 15, 20)), finish=(F.RIB,), formality=2, warmth=4),
     sample("saffron-knit.jpg", "Saffron knit", C.KNIT, ((68, 18, 62),), Room("sheet", DAY, 0.95), finish=(F.KNIT,), formality=2, warmth=3),
     sample("clay-knit.jpg", "Clay knit", C.KNIT, ((50, 22, 26),), Room("door", LED, 1.0), finish=(F.KNIT,), formality=3, warmth=3),
     sample("deck-trousers.jpg", "Deck trousers", C.TROUSERS, ((27, 1, -12),), Room("sheet", DAY, 1.1), size=0.42, formality=2, warmth=2),
