@@ -23,6 +23,8 @@ SHARP = 0.45
 """Of the difference to the cloth: what happens within a few pixels of the border, where a highlight only fades."""
 YELLOW, ROSE = (68.0, 100.0), (35.0, 62.0)
 """Hue angles."""
+THIN = 2.8
+"""Length against width."""
 LEAST_SILVER = 52.0
 """L* of its shining pixels: a dark grey that gleams is horn."""
 GREY_BELOW, COLOURED_ABOVE = 7.0, 9.0
@@ -49,7 +51,10 @@ def read_hardware(lab: FloatArray, palette: Palette) -> Hardware | None:
     inside = cv2.erode((palette.labels >= 0).astype(np.uint8), np.ones((9, 9), np.uint8)) > 0
     cloth = palette.lab[palette.share > CLOTH_SHARE]
     seen: dict[Metal, float] = {}
+    rim = inside & ~(cv2.erode(inside.astype(np.uint8), np.ones((5, 5), np.uint8), borderValue=0) > 0)
     for part, share in _parts(lab, inside, palette, cloth):
+        if _is_slit(part, rim):
+            continue
         metal = _metal_of(lab[part])
         if metal is not None and _sharp(lab, part, cloth):
             seen[metal] = seen.get(metal, 0.0) + share
@@ -99,6 +104,15 @@ def _metal_of(lab: FloatArray) -> Metal | None:
     if strength > COLOURED_ABOVE and ROSE[0] <= hue <= ROSE[1]:
         return Metal.ROSE
     return None
+
+
+def _is_slit(part: BoolArray, rim: BoolArray) -> bool:
+    """Whether a part is the ground between two sleeves or legs: long, thin, and from the edge of the garment inwards."""
+    if not (part & rim).any():
+        return False
+    outline = max(cv2.findContours(part.astype(np.uint8), cv2.RETR_EXTERNAL, cv2.CHAIN_APPROX_NONE)[0], key=len)
+    one, other = cv2.minAreaRect(outline)[1]
+    return bool(max(one, other) + 1 > THIN * (min(one, other) + 1))
 
 
 def _sharp(lab: FloatArray, part: BoolArray, cloth: FloatArray) -> bool:
