@@ -4,7 +4,7 @@ import cv2
 import numpy as np
 
 from ..colour.arrays import BoolArray, ByteArray, FloatArray
-from .ground import colours_of
+from .ground import colours_of, nearest_squared
 
 RING = 3
 """Pixels: how far inside the edge of the photo it is looked for arms."""
@@ -12,6 +12,7 @@ TINTS = 6
 """Groups of colour that are tried as skin."""
 LEAST_RED, MOST_RED, LEAST_BLUE, MOST_BLUE = 0.12, 1.5, -2.2, -0.1
 """Natural logarithms of red and blue to green between which skin is seen in any usual light."""
+GAMMA = 2.2
 LIGHTNESS_WEIGHT = 0.3
 """How much lightness counts: an arm is round and shades itself."""
 SAME_SKIN = 8.0
@@ -47,10 +48,11 @@ def without_hand(srgb: ByteArray, mask: BoolArray) -> BoolArray:
     reach = cv2.dilate(mask.astype(np.uint8), np.ones((2 * REACHES + 1,) * 2, np.uint8)) > 0
     hand = np.zeros_like(mask)
     for tint in colours_of(lab[seen], min(TINTS, int(seen.sum()) // 20)):
-        alike = skin & (((lab - tint) ** 2).sum(axis=-1) < SAME_SKIN**2)
+        alike = skin & (nearest_squared(lab, tint[None]) < SAME_SKIN**2)
         own = cv2.morphologyEx(alike.astype(np.uint8), cv2.MORPH_OPEN, np.ones((3, 3), np.uint8))
-        labels = cv2.connectedComponents(own, connectivity=4)[1]
-        for k in np.unique(labels[ring & (own > 0)]):
+        labels, stats = cv2.connectedComponentsWithStats(own, connectivity=4)[1:3]
+        areas = stats[:, cv2.CC_STAT_AREA]
+        for k in 1 + np.flatnonzero((areas[1:] > LEAST_AREA * own.size) & (areas[1:] < MOST_AREA * own.size)):
             arm = labels == k
             if _is_arm(arm, ring, reach) and _is_foreign(arm, alike, mask):
                 hand |= arm
@@ -62,8 +64,8 @@ def without_hand(srgb: ByteArray, mask: BoolArray) -> BoolArray:
 
 def _skin_coloured(picture: FloatArray) -> BoolArray:
     """Where a colour can be skin. picture: (rows, columns, 3), encoded, 0..1."""
-    light = np.maximum(picture, 0.02) ** 2.2
-    red, blue = np.log(light[..., 0] / light[..., 1]), np.log(light[..., 2] / light[..., 1])
+    level = GAMMA * np.log(np.maximum(picture, 0.02))
+    red, blue = level[..., 0] - level[..., 1], level[..., 2] - level[..., 1]
     return (red > LEAST_RED) & (red < MOST_RED) & (blue > LEAST_BLUE) & (blue < MOST_BLUE)
 
 
@@ -74,9 +76,9 @@ def _ring(shape: tuple[int, ...]) -> BoolArray:
 
 
 def _is_arm(place: BoolArray, ring: BoolArray, reach: BoolArray) -> bool:
-    """Whether a place is no larger and no wider than an arm, comes in over one edge and reaches the piece."""
+    """Whether a place is no wider than an arm, comes in over one edge and reaches the piece."""
     side = max(place.shape)
-    if not LEAST_AREA * place.size < place.sum() < MOST_AREA * place.size or not (place & reach).any():
+    if not (place & ring).any() or not (place & reach).any():
         return False
     entry = (place & ring).astype(np.uint8)
     count, _, stats, _ = cv2.connectedComponentsWithStats(entry, connectivity=8)
