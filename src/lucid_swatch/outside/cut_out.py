@@ -68,7 +68,6 @@ def _session(threads: int) -> Any:
     options.enable_mem_pattern = False
     # threads that wait by spinning take the core from the other reading process, and from what follows in this one
     options.add_session_config_entry("session.intra_op.allow_spinning", "0")
-    options.add_session_config_entry("session.set_denormal_as_zero", "1")
     # found by its path: importing the package that carries the weights would load far more than them
     weights = files("rembg").joinpath("u2netp.onnx")
     return onnxruntime.InferenceSession(str(weights), options, providers=["CPUExecutionProvider"])
