@@ -9,7 +9,7 @@ import numpy as np
 from threadpoolctl import threadpool_limits
 
 from lucid_swatch.core.photo.hand import without_hand
-from lucid_swatch.core.photo.outline import EDGE_SIDE
+from lucid_swatch.core.photo.outline import edge_size
 from lucid_swatch.core.photo.second_look import agreement
 from lucid_swatch.core.photo.tag import without_tag
 from lucid_swatch.demo.studio.scene import photograph
@@ -73,7 +73,7 @@ def _row(number):
 
 def _searched(picture, mask):
     """Agreement of an outline with what the search for hands and tags leaves of it."""
-    scale = EDGE_SIDE / max(mask.shape)
-    small = cv2.resize(picture, None, fx=scale, fy=scale, interpolation=cv2.INTER_AREA)
-    own = cv2.resize(mask.astype(np.uint8), small.shape[1::-1], interpolation=cv2.INTER_NEAREST) > 0
+    size = edge_size(mask.shape)
+    small = cv2.resize(picture, size, interpolation=cv2.INTER_AREA)
+    own = cv2.resize(mask.astype(np.uint8), size, interpolation=cv2.INTER_NEAREST) > 0
     return agreement(own, without_tag(small, without_hand(small, own)))

@@ -57,6 +57,11 @@ def _different(apart: BoolArray) -> int:
     return len(chosen)
 
 
+def beyond(mask: BoolArray) -> BoolArray:
+    """What lies surely outside a piece and the shade at its edge. (rows, columns)."""
+    return ~(cv2.dilate(mask.astype(np.uint8), np.ones((15, 15), np.uint8)) > 0)
+
+
 def colours_of(lab: FloatArray, count: int) -> FloatArray:
     """The few colours of at least LEAST_SEEN pixels. (n, 3) to (count, 3)."""
     cv2.setRNGSeed(7)
@@ -89,7 +94,7 @@ def with_linings(lab: FloatArray, mask: BoolArray) -> BoolArray:
     inside = filled & ~mask
     if not inside.any():
         return mask
-    ground = ~(cv2.dilate(filled.astype(np.uint8), np.ones((15, 15), np.uint8)) > 0)
+    ground = beyond(filled)
     if ground.sum() < LEAST_SEEN:
         return mask
     away = nearest_squared(lab, colours_of(lab[ground], RUG_COLOURS))
@@ -122,8 +127,7 @@ def open_holes(lab: FloatArray, mask: BoolArray) -> BoolArray:
     lab: (rows, columns, 3), softened. A place counts when it looks like the ground, hardly reaches the outer edge, and has a
     colour that is rare on the piece: a white shirt on a white wall reaches it everywhere and stays, and so does the pale
     ground of its print."""
-    around = cv2.dilate(mask.astype(np.uint8), np.ones((15, 15), np.uint8)) > 0
-    ground = ~around
+    ground = beyond(mask)
     if ground.sum() < LEAST_SEEN:
         return mask
     away = nearest_squared(lab, _main(colours_of(lab[ground], 4), lab[ground]))

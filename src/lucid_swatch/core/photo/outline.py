@@ -38,8 +38,7 @@ def find_outline(srgb: ByteArray, probability: FloatArray, person: bool = False)
     somebody and no garment: skin may well have a colour of what is behind, and nothing is seen through a face.
     Refused when nothing stands out. Source of the edge: GrabCut, Rother et al. 2004."""
     rows, columns = probability.shape
-    scale = EDGE_SIDE / max(rows, columns)
-    size = (max(1, round(columns * scale)), max(1, round(rows * scale)))
+    size = edge_size((rows, columns))
     small = cv2.resize(srgb, size, interpolation=cv2.INTER_AREA)
     rough = cv2.resize(probability, size, interpolation=cv2.INTER_AREA)
     found = float((rough > 0.5).mean())
@@ -63,6 +62,12 @@ def find_outline(srgb: ByteArray, probability: FloatArray, person: bool = False)
     mask = smooth_edge(refined, (rows, columns))
     confidence = 0.2 if guessed else agreement * decided
     return Outline(mask, float(np.clip(confidence, 0.0, 1.0)), method)
+
+
+def edge_size(shape: tuple[int, ...]) -> tuple[int, int]:
+    """Columns and rows of the picture on which the edge is refined. shape: rows and columns of the photo."""
+    scale = EDGE_SIDE / max(shape[:2])
+    return max(1, round(shape[1] * scale)), max(1, round(shape[0] * scale))
 
 
 def enlarged(outline: Outline, shape: tuple[int, int]) -> Outline:

@@ -4,10 +4,9 @@ import cv2
 import numpy as np
 
 from ..colour.arrays import BoolArray, ByteArray
-from .ground import LEAST_SEEN, RUG_COLOURS, colours_of, nearest_squared, softened
+from .ground import LEAST_SEEN, RUG_COLOURS, beyond, colours_of, nearest_squared, softened
+from .outline import edge_size
 
-SIDE = 384
-"""Long side of the picture on which they are compared."""
 CLOTH_FROM, GROUND_UNTIL = 11.5, 5.5
 """CIELAB units, lightness counted half, from the ground: a place that only the second outline holds should be farther,
 one that only the first holds nearer, for the second to be the better one."""
@@ -19,12 +18,10 @@ def second_is_better(srgb: ByteArray, first: BoolArray, second: BoolArray) -> bo
     srgb: (rows, columns, 3). first, second: (rows, columns). The network is as sure of a rug as of a bag on it, so its
     word does not count here: what the second adds must differ from the ground that neither holds, and what it leaves
     out must look like that ground."""
-    rows, columns = first.shape
-    scale = SIDE / max(rows, columns)
-    size = (max(1, round(columns * scale)), max(1, round(rows * scale)))
+    size = edge_size(first.shape)
     lab = softened(cv2.resize(srgb, size, interpolation=cv2.INTER_AREA))
     one, other = (cv2.resize(m.astype(np.uint8), size, interpolation=cv2.INTER_NEAREST) > 0 for m in (first, second))
-    ground = ~(cv2.dilate((one | other).astype(np.uint8), np.ones((15, 15), np.uint8)) > 0)
+    ground = beyond(one | other)
     if ground.sum() < LEAST_SEEN:
         return False
     away = np.sqrt(np.maximum(nearest_squared(lab, colours_of(lab[ground], RUG_COLOURS)), 0.0))
