@@ -52,9 +52,19 @@ class Photo:
         """Linear light, (rows, columns, 3), 0..1, in single precision."""
         return cast(FloatArray, cv2.LUT(self.srgb, _LIGHT_OF_BYTE))
 
+    @property
+    def has_finer(self) -> bool:
+        """Whether more is to be seen at the finer size."""
+        return self.larger is not None and max(self.larger.shape) > 1.1 * max(self.srgb.shape)
+
+    @property
+    def largest(self) -> ByteArray:
+        """(rows, columns, 3), encoded sRGB: the largest picture of it that was kept, for what is small."""
+        return self.srgb if self.larger is None else self.larger
+
     def finer(self) -> "Photo":
         """The same photo at the finer size; itself where there is no more to see."""
-        if self.larger is None or max(self.larger.shape) <= 1.1 * max(self.srgb.shape):
+        if self.larger is None or not self.has_finer:
             return self
         return replace(self, srgb=_shrunk(self.larger, FINER_SIDE), larger=None)
 

@@ -5,7 +5,7 @@ from dataclasses import dataclass, replace
 
 from lucid_swatch.core.colour.arrays import FloatArray
 from lucid_swatch.core.garment.cloth_light import light_from_cloth
-from lucid_swatch.core.garment.measurement import Measurement, look_at_cloth, measure_cloth
+from lucid_swatch.core.garment.measurement import Measurement, look_at_cloth, looks_fine, measure_cloth
 from lucid_swatch.core.garment.school import BROAD, School
 from lucid_swatch.core.photo.card import Sighting, find_card, read_patches
 from lucid_swatch.core.photo.card_light import light_from_card
@@ -63,14 +63,18 @@ def measure_photo(
             progress("finding the garment")
             outline = find_garment(photo.srgb, cut_out)
         progress("reading the light")
-        sighting = find_card(photo.srgb)
+        sighting = find_card(photo.largest)
         outline = _without_references(photo, outline, sighting, source.neutral)
         light = _light(photo, outline, sighting, source)
         progress("reading the colours")
-        sight = look_at_cloth(photo.rgb_linear, outline.mask, light)
-        if sight.fine and (closer := photo.finer()) is not photo:
+        fine = photo.has_finer and looks_fine(photo.rgb_linear, outline.mask, light)
+        if not fine:
+            sight = look_at_cloth(photo.rgb_linear, outline.mask, light)
+            fine = photo.has_finer and sight.fine
+        if fine:
             progress("looking closer at a fine pattern")
-            photo, outline = closer, enlarged(outline, closer.srgb.shape[:2])
+            photo = photo.finer()
+            outline = enlarged(outline, photo.srgb.shape[:2])
             sight = look_at_cloth(photo.rgb_linear, outline.mask, light)
         measurement = measure_cloth(sight, school, source.reader)
     except Refused as problem:

@@ -27,7 +27,7 @@ def light_on_person(
         person = np.ones(photo.srgb.shape[:2], dtype=bool)
     if neutral is not None:
         return light_from_neutral(photo.rgb_linear, person, neutral), person
-    card = find_card(photo.srgb).card
+    card = find_card(photo.largest).card
     if card is not None:
         try:
             return light_from_card(read_patches(photo.rgb_linear, card), measured_card(session)), person

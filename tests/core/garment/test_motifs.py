@@ -3,7 +3,7 @@
 import numpy as np
 import pytest
 
-from lucid_swatch.core.garment.motifs import motif_spacing, read_borders, read_lattice, read_motifs
+from lucid_swatch.core.garment.motifs import motif_spacing, painted, read_borders, read_lattice, read_motifs
 from lucid_swatch.core.garment.palette import run_length
 
 SIDE = 400
@@ -75,3 +75,15 @@ def test_the_spacing_of_a_scattered_print_follows_its_size(size):
     for x, y in rng.uniform(0, SIDE, (int(30_000 / size**2), 2)):
         labels[(X - x) ** 2 + (Y - y) ** 2 < (size / 2) ** 2] = 1
     assert 2.0 < motif_spacing(labels, LAB) / size < 7.0
+
+
+@pytest.mark.parametrize(("count", "axes"), [(2, 1), (3, 2), (5, 3)])
+def test_painted_cloth_keeps_its_energy_on_as_many_axes_as_its_colours_need(count, axes):
+    rng = np.random.default_rng(count)
+    lab, labels = rng.uniform(-40, 90, (count, 3)), rng.integers(0, count, (60, 50)).astype(np.int8)
+    labels[:4] = -1
+    pictures = painted(labels, lab)
+    assert len(pictures) == axes
+    apart = lab[labels[4:]] - lab[labels[4:]].reshape(-1, 3).mean(axis=0)
+    assert sum(picture[4:] ** 2 for picture in pictures) == pytest.approx((apart**2).sum(axis=-1), rel=0.01, abs=2)
+    assert not any(picture[:4].any() for picture in pictures)
