@@ -1,6 +1,8 @@
 """What a pattern is made of: how it repeats, which way its borders run, what shapes lie on its ground."""
 
+from collections.abc import Sequence
 from dataclasses import dataclass
+from typing import cast
 
 import cv2
 import numpy as np
@@ -80,30 +82,52 @@ def _least_on(likeness: FloatArray, reach: int, offsets: FloatArray) -> float:
 
 def _likeness(labels: LabelArray, lab: FloatArray) -> tuple[FloatArray, int]:
     """Autocorrelation of the painted cloth, 1 in the middle, to a reach of pixels either way."""
-    picture, inside = painted(labels, lab), (labels >= 0).astype(np.float32)
+    inside: FloatArray = (labels >= 0).astype(np.float32)
     reach = int(min(labels.shape) * 0.45)
     # shifts beyond the reach are not looked at, so that they may wrap round
     shape = [fft.next_fast_len(n + reach + 1, real=True) for n in labels.shape]
-    spectrum = sum(np.abs(fft.rfft2(picture[..., c], shape)) ** 2 for c in range(3))
-    overlap = fft.irfft2(np.abs(fft.rfft2(inside, shape)) ** 2, shape)
-    likeness = fft.irfft2(spectrum, shape) / np.maximum(overlap, 0.15 * overlap[0, 0])
-    likeness = fft.fftshift(likeness / max(likeness[0, 0], 1e-9))
-    centre = np.array(likeness.shape) // 2
-    window = likeness[centre[0] - reach : centre[0] + reach + 1, centre[1] - reach : centre[1] + reach + 1]
+    spectrum = _spectrum(painted(labels, lab), shape)
+    overlap = fft.irfft2(_spectrum([inside], shape), shape)
+    # what lies before the first row and column stands behind the last
+    rows, columns = (np.arange(-reach, reach + 1) % n for n in shape)
+    both, alike = (table[np.ix_(rows, columns)] for table in (overlap, fft.irfft2(spectrum, shape)))
+    window = alike / np.maximum(both, 0.15 * overlap[0, 0])
+    window = window / max(window[reach, reach], 1e-9)
     return cv2.GaussianBlur(window.astype(np.float32), (0, 0), 1.0), reach
 
 
-def painted(labels: LabelArray, lab: FloatArray) -> FloatArray:
-    """The labels as flat colours around their mean, 0 outside: folds and noise are gone. (rows, columns, 3)."""
-    inside = labels >= 0
-    share = np.bincount(labels[inside], minlength=len(lab)) / max(int(inside.sum()), 1)
-    table = np.zeros((256, 1, 3), dtype=np.float32)  # outside, -1, is the last row
-    table[: len(lab), 0] = lab - share @ lab
+def _spectrum(pictures: list[FloatArray], shape: Sequence[int]) -> FloatArray:
+    """The energy of every frequency, over all pictures. shape: rows and columns, padded with 0."""
+    energy: FloatArray = np.zeros((shape[0], shape[1] // 2 + 1), dtype=np.float32)
+    for picture in pictures:
+        wave = fft.rfft2(picture, shape)
+        energy += wave.real**2 + wave.imag**2
+    return energy
+
+
+def painted(labels: LabelArray, lab: FloatArray) -> list[FloatArray]:
+    """The labels as flat colours around their mean, 0 outside: folds and noise are gone.
+
+    Up to three pictures, (rows, columns), along the axes on which the colours differ: two colours differ on one. Sums
+    of squares over them are those over L*, a* and b*."""
     bytes_ = labels.astype(np.uint8)
-    flat: FloatArray = cv2.LUT(cv2.merge([bytes_, bytes_, bytes_]), table)
-    return flat
+    count = np.bincount(bytes_.ravel(), minlength=256)[: len(lab)]
+    apart = lab - count @ lab / max(int(count.sum()), 1)
+    _, strength, axes = np.linalg.svd(np.sqrt(count)[:, None] * apart, full_matrices=False)
+    pictures = []
+    for axis in axes[strength > LEAST_STRENGTH * max(float(strength[0]), 1e-9)]:
+        table = np.zeros(256, dtype=np.float32)  # outside, -1, is the last one
+        table[: len(lab)] = apart @ axis
+        pictures.append(cast(FloatArray, cv2.LUT(bytes_, table)))
+    return pictures
 
 
+LEAST_STRENGTH = 0.03
+"""Of the first axis, below which an axis has less than a thousandth of what differs."""
+
+
+RINGS = 39
+"""Of wavelengths, evenly in logarithms."""
 CENTROID_SHARE = 0.55
 """Mean wavelength, by energy, of an irregular print against the distance between its motifs."""
 
@@ -112,28 +136,34 @@ def motif_spacing(labels: LabelArray, lab: FloatArray) -> float:
     """Distance in pixels between the motifs of a print that follows no lattice, from its spectrum.
 
     labels: (rows, columns), -1 outside. lab: (n, 3)."""
-    picture = painted(labels, lab)
     side = max(labels.shape)
-    energy = sum(np.abs(fft.rfft2(picture[..., c], (side, side))) ** 2 for c in range(3))
-    y, x = np.meshgrid(fft.fftfreq(side), fft.rfftfreq(side), indexing="ij")
-    edges = np.exp(np.linspace(np.log(2 / side), np.log(0.5), 40))
-    held, _ = np.histogram(np.hypot(y, x), edges, weights=energy)
-    middles = np.log(np.sqrt(edges[1:] * edges[:-1]))
-    centroid = float((held * middles).sum() / max(held.sum(), 1e-12))
+    energy = _spectrum(painted(labels, lab), (side, side))
+    y, x = fft.fftfreq(side)[:, None], fft.rfftfreq(side)[None]
+    edges = np.linspace(np.log(2 / side), np.log(0.5), RINGS + 1)
+    ring = 0.5 * np.log(np.maximum(y**2 + x**2, 1 / side**2))
+    place = np.maximum((ring - edges[0]) * (RINGS / (edges[-1] - edges[0])) + 1, 0).astype(np.intp)
+    held = np.bincount(place.ravel(), energy.ravel(), RINGS + 2)[1 : RINGS + 1]
+    centroid = float((held * (edges[1:] + edges[:-1]) / 2).sum() / max(held.sum(), 1e-12))
     return float(np.exp(-centroid)) / CENTROID_SHARE
 
 
 def read_borders(labels: LabelArray, lab: FloatArray) -> Borders:
     """The directions of the borders, from the structure of the painted cloth. labels: (rows, columns)."""
-    picture = cv2.GaussianBlur(painted(labels, lab), (0, 0), 1.2)
     inside = cv2.erode((labels >= 0).astype(np.uint8), np.ones((9, 9), np.uint8)) > 0
-    across, down = cv2.Sobel(picture, cv2.CV_32F, 1, 0), cv2.Sobel(picture, cv2.CV_32F, 0, 1)
-    xx, yy, xy = (_summed(across * across)[inside], _summed(down * down)[inside], _summed(across * down)[inside])
-    energy = xx + yy
-    if energy.sum() <= 0:
+    xx, yy, xy = (np.zeros(int(inside.sum()), dtype=np.float32) for _ in range(3))
+    for flat in painted(labels, lab):
+        soft = cv2.GaussianBlur(flat, (0, 0), 1.2)
+        across, down = cv2.Sobel(soft, cv2.CV_32F, 1, 0)[inside], cv2.Sobel(soft, cv2.CV_32F, 0, 1)[inside]
+        xx += across * across
+        yy += down * down
+        xy += across * down
+    # most of the cloth is far from any border
+    somewhere = np.flatnonzero(xx + yy)
+    if len(somewhere) == 0:
         return Borders(1, 0.0)
+    xx, yy, xy = xx[somewhere], yy[somewhere], xy[somewhere]
     angle = 0.5 * np.degrees(np.arctan2(2 * xy, xx - yy)) % 180
-    histogram, _ = np.histogram(angle, bins=36, range=(0, 180), weights=energy)
+    histogram = np.bincount(np.minimum(angle / 5, 35).astype(np.intp), xx + yy, 36)
     histogram = histogram / histogram.sum()
     near = sum(np.roll(histogram, k) for k in (-2, -1, 0, 1, 2))
     crossed = near + np.roll(near, 18)
@@ -141,11 +171,6 @@ def read_borders(labels: LabelArray, lab: FloatArray) -> Borders:
     if min(near[first], near[(first + 18) % 36]) > 0.18:
         return Borders(2, float(crossed.max()))
     return Borders(1, float(near.max()))
-
-
-def _summed(channels: FloatArray) -> FloatArray:
-    """The sum over three channels: slices are added sooner than short rows are summed."""
-    return channels[..., 0] + channels[..., 1] + channels[..., 2]
 
 
 def read_motifs(labels: LabelArray, run: float) -> Motifs:

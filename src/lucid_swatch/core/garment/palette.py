@@ -42,29 +42,31 @@ class Palette:
     """(rows, columns): the colour of each pixel, -1 outside the garment."""
 
 
-def read_palette(rgb_linear: FloatArray, mask: BoolArray, seed: int = 0) -> Palette:
+def read_palette(rgb_linear: FloatArray, mask: BoolArray, seed: int = 0, sample: int = SAMPLE) -> Palette:
     """The colours of the cloth inside a mask.
 
-    rgb_linear: (rows, columns, 3), already relit. mask: (rows, columns), at least one pixel.
-    Returns at least one colour."""
+    rgb_linear: (rows, columns, 3), already relit. mask: (rows, columns), at least one pixel. sample: pixels from which
+    the colours are found. Returns at least one colour."""
     inside = _inner(mask)
     lab_picture = rgb_linear_to_lab(_calmed(rgb_linear))
-    edge = _edge_strength(lab_picture)[inside]
-    lab = lab_picture[inside]
+    # a list of places is gone through sooner than a mask, once more for every picture
+    pixels = np.flatnonzero(inside)
+    edge = _edge_strength(lab_picture).ravel()[pixels]
+    lab = lab_picture.reshape(-1, 3)[pixels]
     feature = shading_free(lab)
     rng = np.random.default_rng(seed)
-    chosen = _flat_sample(edge, rng)
+    chosen = _flat_sample(edge, sample, rng)
     shades = _shades(feature[chosen], seed)
     group = _merged(feature[chosen], lab[chosen], shades)
     centres = np.array([_middle(feature[chosen[group == g]]) for g in range(group.max() + 1)])
     every = _nearest(feature, centres)
-    centres = centres[_large_enough(every, len(centres))]
-    every = _nearest(feature, centres)
+    large = _large_enough(every, len(centres))
+    if len(large) < len(centres):
+        centres = centres[large]
+        every = _nearest(feature, centres)
     every = _without_shading(lab_picture, lab, inside, every, len(centres))
-    every = _without_blends(rgb_linear[inside], inside, every)
-    flat = np.zeros(len(lab), dtype=bool)
-    flat[chosen] = True
-    return _measured(lab, every, flat, inside, mask)
+    every = _without_blends(rgb_linear.reshape(-1, 3), pixels, inside, every)
+    return _measured(lab, every, np.sort(chosen), inside)
 
 
 def run_length(labels: LabelArray) -> float:
@@ -104,36 +106,42 @@ def _calmed(rgb_linear: FloatArray) -> FloatArray:
 def _edge_strength(lab: FloatArray) -> FloatArray:
     """Largest change of colour across a pixel, CIELAB units. (rows, columns, 3) to (rows, columns)."""
     picture = lab.astype(np.float32, copy=False)
-    across = cv2.Sobel(picture, cv2.CV_32F, 1, 0, ksize=3) / 8
-    down = cv2.Sobel(picture, cv2.CV_32F, 0, 1, ksize=3) / 8
-    steep = across**2 + down**2
-    # three slices are added sooner than short rows are summed
-    strength: FloatArray = np.sqrt(steep[..., 0] + steep[..., 1] + steep[..., 2])
-    return strength
+    across = cv2.Sobel(picture, cv2.CV_32F, 1, 0, ksize=3, scale=1 / 8)
+    down = cv2.Sobel(picture, cv2.CV_32F, 0, 1, ksize=3, scale=1 / 8)
+    # three channels are added up so many times sooner than short rows are summed
+    squared = cv2.transform(cv2.accumulateSquare(down, cv2.multiply(across, across)), np.ones((1, 3), np.float32))
+    return np.sqrt(squared)
 
 
 def _middle(values: FloatArray) -> FloatArray:
     """The median of some thousand of many. (n, channels) to (channels,)."""
-    middle: FloatArray = np.median(values[:: max(1, len(values) // MIDDLE_OF)], axis=0).astype(np.float64)
+    # short columns are sorted several times sooner than numpy prepares for their median
+    columns = np.sort(np.ascontiguousarray(_some(values).T))
+    half = (columns.shape[1] - 1) // 2, columns.shape[1] // 2
+    middle: FloatArray = columns[:, half].mean(axis=1).astype(np.float64)
     return middle
 
 
 def _middle_of(values: FloatArray, chosen: BoolArray) -> FloatArray:
     """The middle of some of the values. (n, channels), (n,) to (channels,)."""
-    some = np.flatnonzero(chosen)
-    return _middle(values[some[:: max(1, len(some) // MIDDLE_OF)]])
+    return _middle(values[_some(np.flatnonzero(chosen))])
 
 
-def _flat_sample(edge: FloatArray, rng: np.random.Generator) -> IntArray:
+def _some(many: np.ndarray) -> np.ndarray:
+    """Some thousand of many, evenly taken. (n, ...) to (m, ...)."""
+    return many[:: max(1, len(many) // MIDDLE_OF)]
+
+
+def _flat_sample(edge: FloatArray, sample: int, rng: np.random.Generator) -> IntArray:
     """Pixels that are one colour rather than the blend at an edge."""
     limit = max(4.0, float(np.quantile(edge, 0.5)))
     flat = np.flatnonzero(edge <= limit)
-    if len(flat) > SAMPLE:
-        flat = rng.choice(flat, SAMPLE, replace=False)
+    if len(flat) > sample:
+        flat = rng.choice(flat, sample, replace=False)
     return flat
 
 
-def _shades(feature: FloatArray, seed: int) -> IntArray:
+def _shades(feature: FloatArray, seed: int) -> LabelArray:
     few = feature[:: max(1, len(feature) // 6000)].astype(np.float32)
     # as one number each: rows are told apart much more slowly
     count = min(SHADES, len(np.unique(np.rint(few * 10) @ np.array([1e8, 1e4, 1.0]))))
@@ -143,7 +151,7 @@ def _shades(feature: FloatArray, seed: int) -> IntArray:
     return _nearest(feature, centres.astype(np.float64))
 
 
-def _merged(feature: FloatArray, lab: FloatArray, shades: IntArray) -> IntArray:
+def _merged(feature: FloatArray, lab: FloatArray, shades: LabelArray) -> IntArray:
     """Joins shades that a person would call one colour, the closest pair first."""
     _, group = np.unique(shades, return_inverse=True)
     group = group.astype(np.intp)
@@ -196,10 +204,23 @@ def _one_fold(feature: FloatArray, first: IntArray, second: IntArray, line: Floa
     return bool(valley > 0.55 * peaks)
 
 
-def _nearest(feature: FloatArray, centres: FloatArray) -> IntArray:
-    # the square of the feature is the same for every centre and may stay out of the comparison
-    nearness = feature @ like(2 * centres, feature).T - like((centres**2).sum(axis=1), feature)
-    return nearness.argmax(axis=1)
+def _nearest(feature: FloatArray, centres: FloatArray) -> LabelArray:
+    """The nearest centre of each pixel. (n, 3) and (k, 3) to (n,), k below 128."""
+    # the square of the feature is the same for every centre and may stay out of the comparison; going through the few
+    # centres is sooner done than through as many short rows as there are pixels
+    twice, square = like(2 * centres, feature), like((centres**2).sum(axis=1, keepdims=True), feature)
+    nearest = np.zeros(len(feature), dtype=np.int8)
+    for start in range(0, len(feature), BLOCK):
+        answer = nearest[start : start + BLOCK]
+        best, *others = twice @ feature[start : start + BLOCK].T - square
+        for k, nearness in enumerate(others, start=1):
+            np.copyto(answer, k, where=nearness > best)
+            np.maximum(best, nearness, out=best)
+    return nearest
+
+
+BLOCK = 1 << 15
+"""Pixels that are worked on at a time: what fits into the cache of a core."""
 
 
 SOFT_BORDER = 0.5
@@ -209,8 +230,8 @@ OWN_BORDER = 0.25
 
 
 def _without_shading(
-    lab_picture: FloatArray, lab: FloatArray, inside: BoolArray, labels: IntArray, count: int
-) -> IntArray:
+    lab_picture: FloatArray, lab: FloatArray, inside: BoolArray, labels: LabelArray, count: int
+) -> LabelArray:
     """Joins what only light divides: a fold or a highlight runs softly into the cloth, a dye ends sharply.
 
     lab_picture: (rows, columns, 3). inside: its pixels that lab, (n, 3), and labels, (n,), stand for.
@@ -219,15 +240,15 @@ def _without_shading(
     picture[inside] = labels
     middle = np.array([_middle_of(lab, labels == k) for k in range(count)])
     share = np.bincount(labels, minlength=count) / len(labels)
-    sides, step = _borders(lab_picture, picture)
+    low, high, step = _borders(lab_picture, picture)
     merged = np.arange(count)
     for small in np.argsort(share):
-        own = (sides == small).any(axis=1)
+        length = np.count_nonzero((low == small) | (high == small))
         for large in np.argsort(-share):
             if large == small or share[large] < share[small] or not _one_hue(middle[large], middle[small]):
                 continue
-            steps = step[own & (sides == large).any(axis=1)]
-            if len(steps) < max(40, OWN_BORDER * own.sum()):
+            steps = step[(low == min(small, large)) & (high == max(small, large))]
+            if len(steps) < max(40, OWN_BORDER * length):
                 continue
             if np.median(steps) < SOFT_BORDER * np.linalg.norm(middle[large] - middle[small]):
                 merged[small] = large
@@ -237,40 +258,41 @@ def _without_shading(
     return _renumbered(merged)[labels]
 
 
-def _renumbered(merged: IntArray) -> IntArray:
+def _renumbered(merged: IntArray) -> LabelArray:
     """Numbers without gaps for the colours that are left. merged: (n,), the colour that each has become."""
     numbers = np.searchsorted(np.unique(merged), merged)
-    return numbers.astype(np.intp)
+    return numbers.astype(np.int8)
 
 
 THIN = 0.16
 """A colour of which less than this lies more than a pixel inside its own areas is only an edge."""
 
 
-def _without_blends(rgb_linear: FloatArray, inside: BoolArray, labels: IntArray) -> IntArray:
+def _without_blends(rgb_linear: FloatArray, pixels: IntArray, inside: BoolArray, labels: LabelArray) -> LabelArray:
     """Gives to their neighbours the colours that are only the blurred edge between two others.
 
-    rgb_linear: (n, 3). inside: (rows, columns), the pixels that these and labels, (n,), stand for.
-    Returns (n,), renumbered."""
+    rgb_linear: (rows * columns, 3). pixels: (n,), which of them labels, (n,), stand for. inside: (rows, columns), the
+    same as a mask. Returns (n,), renumbered."""
     count = int(labels.max()) + 1
     if count < 3:
         return labels
     picture = np.full(inside.shape, -1, dtype=np.int8)
     picture[inside] = labels
-    light = np.array([_middle_of(rgb_linear, labels == k) for k in range(count)])
+    light = np.array([_middle(rgb_linear[_some(pixels[labels == k])]) for k in range(count)])
     kept = np.ones(count, dtype=bool)
     for k in np.argsort(np.bincount(labels, minlength=count)):
         own = (picture == k).astype(np.uint8)
         core = cv2.erode(own, np.ones((3, 3), np.uint8))
         others = [j for j in range(count) if j != k and kept[j]]
-        if len(others) > 1 and core.sum() < THIN * own.sum() and _between(light, k, others):
+        thin = cv2.countNonZero(core) < THIN * cv2.countNonZero(own)
+        if thin and len(others) > 1 and _between(light, k, others):
             kept[k] = False
     if kept.all():
         return labels
     lost = ~kept[labels]
-    lab = rgb_linear_to_lab(rgb_linear[lost])
+    lab = rgb_linear_to_lab(rgb_linear[pixels[lost]])
     centres = rgb_linear_to_lab(light[kept])
-    answer = (np.cumsum(kept) - 1)[labels]
+    answer = (np.cumsum(kept) - 1).astype(np.int8)[labels]
     answer[lost] = _nearest(shading_free(lab), shading_free(centres))
     return answer
 
@@ -301,40 +323,52 @@ def _one_hue(cloth: FloatArray, shade: FloatArray) -> bool:
     return beside < 7 and more < 7 and (more > -8 or shade[0] > cloth[0])
 
 
-def _borders(lab_picture: FloatArray, picture: LabelArray) -> tuple[LabelArray, FloatArray]:
+def _borders(lab_picture: FloatArray, picture: LabelArray) -> tuple[LabelArray, LabelArray, FloatArray]:
     """The places where two shades meet.
 
-    picture: (rows, columns), the shade of each pixel, -1 outside. Returns the two shades, (k, 2), and the change of
-    colour from a pixel before the border to a pixel behind it, (k,), CIELAB units."""
-    sides, steps = [], []
-    for labels, lab in ((picture, lab_picture), (picture.T, lab_picture.transpose(1, 0, 2))):
-        left, right = labels[:, 1:-2], labels[:, 2:-1]
-        meet = (left != right) & (left >= 0) & (right >= 0) & (labels[:, :-3] >= 0) & (labels[:, 3:] >= 0)
-        sides.append(np.stack([left[meet], right[meet]], axis=1))
-        steps.append(np.linalg.norm(lab[:, :-3][meet] - lab[:, 3:][meet], axis=-1))
-    return np.concatenate(sides), np.concatenate(steps)
+    picture: (rows, columns), the shade of each pixel, -1 outside. Returns the lower and the higher number of the two
+    shades, and the change of colour from a pixel before the border to a pixel behind it, CIELAB units, each (k,)."""
+    low, high, steps = [], [], []
+    colours, labels = lab_picture.reshape(-1, 3), picture.ravel()
+    rows, columns = picture.shape
+    for apart, four in (
+        (1, [picture[:, k : columns - 3 + k] for k in range(4)]),
+        (columns, [picture[k : rows - 3 + k] for k in range(4)]),
+    ):
+        before, left, right, behind = four
+        meet = (left != right) & (left >= 0) & (right >= 0) & (before >= 0) & (behind >= 0)
+        row, column = np.divmod(np.flatnonzero(meet), meet.shape[1])
+        first = row * columns + column
+        one, other = labels[first + apart], labels[first + 2 * apart]
+        low.append(np.minimum(one, other))
+        high.append(np.maximum(one, other))
+        change = colours[first] - colours[first + 3 * apart]
+        steps.append(np.sqrt(np.einsum("ij,ij->i", change, change)))
+    return np.concatenate(low), np.concatenate(high), np.concatenate(steps)
 
 
-def _large_enough(labels: IntArray, count: int) -> IntArray:
+def _large_enough(labels: LabelArray, count: int) -> IntArray:
     share = np.bincount(labels, minlength=count) / len(labels)
     kept = np.flatnonzero(share >= LEAST_SHARE)
     return kept if len(kept) else np.array([share.argmax()])
 
 
-def _measured(lab: FloatArray, labels: IntArray, flat: BoolArray, inside: BoolArray, mask: BoolArray) -> Palette:
+def _measured(lab: FloatArray, labels: LabelArray, flat: IntArray, inside: BoolArray) -> Palette:
+    """lab: (n, 3), of the pixels inside. labels: (n,), their colours. flat: (k,), those that are no blend."""
     centres, spreads, shares, old = [], [], [], []
-    for index in np.flatnonzero(np.bincount(labels)):
-        own = labels == index
-        pixels = lab[own & flat] if (own & flat).sum() >= 20 else lab[own]
+    counts = np.bincount(labels)
+    for index in np.flatnonzero(counts):
+        own = flat[labels[flat] == index]
+        pixels = lab[own] if len(own) >= 20 else lab[labels == index]
         centre = _cloth_colour(pixels)
         centres.append(centre)
         spreads.append(float(np.median(delta_e_2000(pixels[:: max(1, len(pixels) // 500)], centre))))
-        shares.append(own.mean())
+        shares.append(counts[index] / len(labels))
         old.append(index)
     order = np.argsort(shares)[::-1]
     rename = np.zeros(max(old) + 1, dtype=np.int8)
     rename[np.array(old)[order]] = np.arange(len(order))
-    picture = np.full(mask.shape, -1, dtype=np.int8)
+    picture = np.full(inside.shape, -1, dtype=np.int8)
     picture[inside] = rename[labels]
     share = np.array(shares)[order]
     return Palette(np.array(centres)[order], share / share.sum(), np.array(spreads)[order], picture)

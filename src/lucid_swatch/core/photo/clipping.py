@@ -1,5 +1,6 @@
 """Overexposed channels, restored from what the same cloth shows where the light is weaker."""
 
+import cv2
 import numpy as np
 
 from ..colour.arrays import BoolArray, FloatArray
@@ -8,9 +9,10 @@ CLIPPED = 0.93
 """Linear light above which a channel may have lost something; JPEG blurs the exact limit."""
 LEAST_LOST = 0.002
 """Of the garment, below which nothing is restored."""
-MOST_USED = 200_000
+MOST_USED = 80_000
 """Pixels from which the ratios are read."""
 LEAST_PIXELS = 40
+"""That tell a ratio, or are worth restoring."""
 KEY_STEP, LEVEL_STEP = 0.05, 0.2
 TABLE = (81, 41)
 NEAR_LIMIT = 0.6
@@ -24,23 +26,23 @@ def restore_clipped(rgb_linear: FloatArray, mask: BoolArray) -> FloatArray:
     rgb_linear: (rows, columns, 3), as shot. mask: (rows, columns). Folds scale light, so the ratio of a channel to the
     other two is the same in a fold as beside it: it is read where nothing is clipped, from pixels that share the ratio
     of the other two. Answers values above 1 where light was lost. After Zhang and Brainard 2004, JOSA A 21(12)."""
-    over = rgb_linear > CLIPPED
-    # three slices are added sooner than short rows are summed
-    lost_of_three = over[..., 0].astype(np.uint8) + over[..., 1] + over[..., 2]
+    # planes are compared and added several times sooner than channels that lie side by side
+    over = [channel > CLIPPED for channel in cv2.split(rgb_linear)]
+    lost_of_three = over[0].astype(np.uint8) + over[1] + over[2]
     single, double = mask & (lost_of_three == 1), mask & (lost_of_three == 2)
-    if (single | double).sum() < LEAST_LOST * mask.sum():
+    if np.count_nonzero(single | double) < LEAST_LOST * np.count_nonzero(mask):
         return rgb_linear
     whole = np.flatnonzero(mask & (lost_of_three == 0))
     usable = rgb_linear.reshape(-1, 3)[whole[:: max(1, len(whole) // MOST_USED)]]
     usable = usable[(usable[:, 0] > 0.01) & (usable[:, 1] > 0.01) & (usable[:, 2] > 0.01)]
     answer = rgb_linear.copy()
     for channel in range(3):
-        lost = single & over[..., channel]
-        if lost.any():
+        lost = single & over[channel]
+        if np.count_nonzero(lost) >= LEAST_PIXELS:
             answer[lost, channel] = _restored(usable, rgb_linear[lost], channel)
     for left in range(3):
-        lost = double & ~over[..., left]
-        if lost.any():
+        lost = double & ~over[left]
+        if np.count_nonzero(lost) >= LEAST_PIXELS:
             answer[lost] = _restored_twice(usable, answer[single], rgb_linear[lost], left)
     return answer
 

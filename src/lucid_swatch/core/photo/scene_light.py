@@ -66,8 +66,8 @@ def estimate_light(rgb_linear: FloatArray, mask: BoolArray) -> Light:
     belief = belief / belief.sum()
     middle = float(belief @ STEPS)
     spread = float(np.sqrt(belief @ (STEPS - middle) ** 2))
-    garment = rgb_linear[mask]
-    some = garment[:: max(1, len(garment) // MIDDLE_OF)]
+    garment = np.flatnonzero(mask)
+    some = rgb_linear.reshape(-1, 3)[garment[:: max(1, len(garment) // MIDDLE_OF)]]
     luminance = float(np.median(some @ RGB_TO_XYZ[1])) if len(some) else np.exp(USUAL_GARMENT)
     exposure = USUAL_EXPOSURE + EXPOSURE_SHARE * (np.log(max(luminance, 0.01)) - USUAL_GARMENT)
     trust = white * _bright(brightness) * EXPOSURE_SPREAD**2 / (EXPOSURE_SPREAD**2 + WHITE_SPREAD**2)
