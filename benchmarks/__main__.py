@@ -22,7 +22,7 @@ from .portraits import A_BAND, portraits
 from .rail import rail
 from .scoring import scoring
 from .screens import screens
-from .speed import measuring
+from .speed import measuring, measuring_some
 from .trials import trials
 
 PARTS = (
@@ -55,6 +55,8 @@ def main():
         if "speed" in wanted:
             for name in ("long-coat", "check-jacket", "leaf-dress"):
                 figures[f"measuring, {name}"] = measuring(demo / f"samples/{name}.jpg")
+            for photos in asked.photos:
+                figures[f"measuring, {photos.name}"] = measuring_some(photos)
         if "scoring" in wanted:
             figures["scoring"] = scoring()
         if "cliffs" in wanted:

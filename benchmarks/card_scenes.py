@@ -72,7 +72,7 @@ def _scene(seed):
     true = _lab(materials)
     read = decode_photo(photo, "scene.jpg")
     inside = cv2.resize(mask.astype(np.uint8), read.srgb.shape[1::-1], interpolation=cv2.INTER_NEAREST) > 0
-    card = find_card(read.srgb).card
+    card = find_card(read.largest).card
     if card is None:
         return None
     patches = read_patches(read.rgb_linear, card)

@@ -154,7 +154,7 @@ def _skin_of(content, measured):
     if measured is None:
         light = estimate_light(photo.rgb_linear, person)
     else:
-        card = find_card(photo.srgb).card
+        card = find_card(photo.largest).card
         if card is None:
             return None
         light = light_from_card(read_patches(photo.rgb_linear, card), measured)
