@@ -9,19 +9,25 @@ export type Part = 'skin' | 'hair' | 'eyes'
 export function useColouring(clientId: Ref<string>, reload: () => Promise<void>) {
   const follows = ref<Follows | null>(null)
   const trials = ref<Trial[]>([])
+  /** Whether the trials have come: their words stand above others and would move them under the hand. */
+  const ready = ref(false)
   const busy = ref(false)
-  const { problem, tried } = useTried()
+  const { problem, tried, unasked } = useTried()
 
   async function load() {
-    const path = { params: { path: { client_id: clientId.value } } }
-    if (!clientId.value) return
-    await tried(async () => {
-      const [suits, held] = await Promise.all([
-        answered(api.GET('/api/clients/{client_id}/follows', path)), answered(api.GET('/api/clients/{client_id}/trials', path)),
-      ])
-      follows.value = suits
-      trials.value = held
-    })
+    const wanted = clientId.value
+    const path = { params: { path: { client_id: wanted } } }
+    if (!wanted) return
+    await Promise.all([
+      unasked(async () => {
+        const held = await answered(api.GET('/api/clients/{client_id}/trials', path))
+        if (wanted === clientId.value) trials.value = held
+      }).finally(() => { if (wanted === clientId.value) ready.value = true }),
+      unasked(async () => {
+        const suits = await answered(api.GET('/api/clients/{client_id}/follows', path))
+        if (wanted === clientId.value) follows.value = suits
+      }),
+    ])
   }
   async function changed(act: () => Promise<unknown>) {
     busy.value = true
@@ -46,6 +52,6 @@ export function useColouring(clientId: Ref<string>, reload: () => Promise<void>)
   const say = (undertone: NonNullable<Client['face']['undertone']> | 'as read') =>
     changed(() => answered(api.PATCH('/api/clients/{client_id}', { ...client(), body: { undertone } })))
   const forget = (id: string) => changed(() => answered(api.DELETE('/api/trials/{trial_id}', { params: { path: { trial_id: id } } })))
-  watch(clientId, () => void load(), { immediate: true })
-  return { follows, trials, busy, problem, send, read, veil, count, remove, byEye, byReader, say, forget }
+  watch(clientId, () => { follows.value = null; trials.value = []; ready.value = false; void load() }, { immediate: true })
+  return { follows, trials, ready, busy, problem, send, read, veil, count, remove, byEye, byReader, say, forget }
 }

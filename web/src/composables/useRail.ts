@@ -13,11 +13,11 @@ export function useRail(clientId: Ref<string>) {
   const told = ref('')
   /** Rises with every change, so that what follows from the rail is asked again. */
   const version = ref(0)
-  const { problem, tried } = useTried()
+  const { problem, tried, unasked } = useTried()
   const byId = computed(() => new Map(pieces.value.map((piece) => [piece.id, piece])))
 
   const look = () =>
-    tried(async () => {
+    unasked(async () => {
       const wanted = clientId.value
       if (!wanted) return
       const found = await railOf(wanted)

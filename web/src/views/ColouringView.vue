@@ -16,7 +16,7 @@ const PARTS = ['skin', 'hair', 'eyes'] as const
 const SIDES = ['as read', 'warm', 'balanced', 'cool'] as const
 const VEILS: Veil[] = ['make-up', 'dyed hair', 'tinted glasses', 'flash']
 const { id, client, reload, problem: clientProblem } = useClient()
-const { follows, trials, busy, problem, send, read, veil, count, remove, byEye, byReader, say, forget } = useColouring(id, reload)
+const { follows, trials, ready, busy, problem, send, read, veil, count, remove, byEye, byReader, say, forget } = useColouring(id, reload)
 const tapping = ref(false)
 const openId = ref<string | null>(null)
 
@@ -87,7 +87,7 @@ function turn(one: Veil) {
         </p>
       </div>
     </section>
-    <aside v-if="client && face" class="panel">
+    <aside v-if="client && face && ready" class="panel">
       <h1>Colouring</h1>
       <ProblemNote v-if="problem ?? clientProblem" :problem="(problem ?? clientProblem)!" />
       <p v-if="newest" class="soft">{{ plural(newest.held.length, 'pair') }} held to the face: {{ sideWords(newest.warm ?? 0.5, newest.balanced ?? 0) }}. The trial counts; open pins are the portraits alone.</p>

@@ -16,7 +16,7 @@ const pinned = ref(new Set<string>())
 const tried_ = shallowRef<Palette | null>(null)
 const kept = shallowRef<Palette[]>([])
 const name = ref('')
-const { problem, tried } = useTried()
+const { problem, tried, unasked } = useTried()
 const at = { params: { path: { client_id: clientId } } }
 const key = (colour: Colour) => colour.lab.join(' ')
 const plain = (colours: Colour[]) => colours.map(({ name: called, lab }) => ({ name: called, lab }))
@@ -25,7 +25,7 @@ const out = computed(() => (palette.value?.pieces ?? []).filter((one) => !one.in
 const inside = computed(() => (palette.value?.pieces ?? []).filter((one) => one.inside))
 watch(inside, (ids) => emit('inside', palette.value ? new Set(ids.map((one) => one.piece_id)) : null))
 
-const load = () => tried(async () => (kept.value = await answered(api.GET('/api/clients/{client_id}/palettes', at))))
+const load = () => unasked(async () => (kept.value = await answered(api.GET('/api/clients/{client_id}/palettes', at))))
 const find = () =>
   tried(async () => {
     const stay = (palette.value?.colours ?? []).filter((one) => pinned.value.has(key(one)))
