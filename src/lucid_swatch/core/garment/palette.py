@@ -225,6 +225,8 @@ BLOCK = 1 << 15
 
 SOFT_BORDER = 0.5
 """Change across a pixel, as a part of the difference between two shades, below which light made the border."""
+MOST_BORDERS = 40_000
+"""Places at which the change of colour is looked at."""
 OWN_BORDER = 0.25
 """Part of the border of a fold or a highlight that is with its own cloth, at least."""
 
@@ -328,23 +330,32 @@ def _borders(lab_picture: FloatArray, picture: LabelArray) -> tuple[LabelArray, 
 
     picture: (rows, columns), the shade of each pixel, -1 outside. Returns the lower and the higher number of the two
     shades, and the change of colour from a pixel before the border to a pixel behind it, CIELAB units, each (k,)."""
-    low, high, steps = [], [], []
     colours, labels = lab_picture.reshape(-1, 3), picture.ravel()
     rows, columns = picture.shape
-    for apart, four in (
-        (1, [picture[:, k : columns - 3 + k] for k in range(4)]),
-        (columns, [picture[k : rows - 3 + k] for k in range(4)]),
-    ):
-        before, left, right, behind = four
-        meet = (left != right) & (left >= 0) & (right >= 0) & (before >= 0) & (behind >= 0)
-        row, column = np.divmod(np.flatnonzero(meet), meet.shape[1])
-        first = row * columns + column
+    met = [
+        (1, _met([picture[:, k : columns - 3 + k] for k in range(4)], columns)),
+        (columns, _met([picture[k : rows - 3 + k] for k in range(4)], columns)),
+    ]
+    # where motifs are fine there are far more borders than a median needs; as many of either direction
+    every = max(1, sum(len(places) for _, places in met) // MOST_BORDERS)
+    low, high, steps = [], [], []
+    for apart, places in met:
+        first = places[::every]
         one, other = labels[first + apart], labels[first + 2 * apart]
         low.append(np.minimum(one, other))
         high.append(np.maximum(one, other))
         change = colours[first] - colours[first + 3 * apart]
         steps.append(np.sqrt(np.einsum("ij,ij->i", change, change)))
     return np.concatenate(low), np.concatenate(high), np.concatenate(steps)
+
+
+def _met(four: list[LabelArray], columns: int) -> IntArray:
+    """The first of four pixels in a row of which the middle two are two shades, as places in a picture of so many
+    columns. four: each (rows, columns). Returns (n,)."""
+    before, left, right, behind = four
+    meet = (left != right) & (left >= 0) & (right >= 0) & (before >= 0) & (behind >= 0)
+    row, column = np.divmod(np.flatnonzero(meet), meet.shape[1])
+    return row * columns + column
 
 
 def _large_enough(labels: LabelArray, count: int) -> IntArray:

@@ -3,7 +3,7 @@
 import cv2
 import numpy as np
 
-from ..colour.arrays import BoolArray, FloatArray
+from ..colour.arrays import BoolArray, FloatArray, IntArray
 
 CLIPPED = 0.93
 """Linear light above which a channel may have lost something; JPEG blurs the exact limit."""
@@ -33,18 +33,26 @@ def restore_clipped(rgb_linear: FloatArray, mask: BoolArray) -> FloatArray:
     if np.count_nonzero(single | double) < LEAST_LOST * np.count_nonzero(mask):
         return rgb_linear
     whole = np.flatnonzero(mask & (lost_of_three == 0))
-    usable = rgb_linear.reshape(-1, 3)[whole[:: max(1, len(whole) // MOST_USED)]]
+    # a list of places is gone through sooner than a mask
+    pixels = rgb_linear.reshape(-1, 3)
+    usable = pixels[_some(whole)]
     usable = usable[(usable[:, 0] > 0.01) & (usable[:, 1] > 0.01) & (usable[:, 2] > 0.01)]
-    answer = rgb_linear.copy()
+    answer = pixels.copy()
     for channel in range(3):
-        lost = single & over[channel]
-        if np.count_nonzero(lost) >= LEAST_PIXELS:
-            answer[lost, channel] = _restored(usable, rgb_linear[lost], channel)
+        lost = np.flatnonzero(single & over[channel])
+        if len(lost) >= LEAST_PIXELS:
+            answer[lost, channel] = _restored(usable, pixels.take(lost, axis=0), channel)
+    restored = answer[_some(np.flatnonzero(single))]
     for left in range(3):
-        lost = double & ~over[left]
-        if np.count_nonzero(lost) >= LEAST_PIXELS:
-            answer[lost] = _restored_twice(usable, answer[single], rgb_linear[lost], left)
-    return answer
+        lost = np.flatnonzero(double & ~over[left])
+        if len(lost) >= LEAST_PIXELS:
+            answer[lost] = _restored_twice(usable, restored, pixels.take(lost, axis=0), left)
+    return answer.reshape(rgb_linear.shape)
+
+
+def _some(places: IntArray) -> IntArray:
+    """At most so many, evenly taken. (n,) to (m,)."""
+    return places[:: max(1, len(places) // MOST_USED)]
 
 
 def _restored(usable: FloatArray, lost: FloatArray, channel: int) -> FloatArray:
