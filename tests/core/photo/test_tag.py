@@ -8,6 +8,7 @@ from lucid_swatch.core.garment.vocabulary import Category
 from lucid_swatch.core.photo.tag import without_tag
 from lucid_swatch.demo.studio.cloth import Cloth
 from lucid_swatch.demo.studio.scene import Room, Subject, photograph
+from lucid_swatch.demo.wardrobe import SAMPLES
 
 SIZE = (288, 384)
 PIECE = np.zeros((384, 288), bool)
@@ -23,7 +24,9 @@ def painted(*boxes, colour=(236, 234, 230)):
     return picture
 
 
-@pytest.mark.parametrize("cloth", [(24.0, 3.0, -22.0), (45.0, 40.0, 25.0), (60.0, 11.0, 30.0)])
+@pytest.mark.parametrize(
+    "cloth", [(24.0, 3.0, -22.0), (45.0, 40.0, 25.0), (60.0, 11.0, 30.0), (72.0, 0.0, 1.0), (76.0, 3.0, 14.0)]
+)
 @pytest.mark.parametrize("lamp", [(1.0, 1.0, 1.0), (1.15, 1.0, 0.75)])
 def test_a_tag_with_writing_is_left_out(cloth, lamp):
     subject = Subject(Category.KNIT, Cloth([cloth]))
@@ -62,6 +65,13 @@ def test_a_shining_clasp_stays():
     picture = painted((150, 174, 120, 144))
     picture[150:174, 120:144] = np.linspace(160, 245, 24).astype(np.uint8)[:, None, None]
     assert (without_tag(picture, PIECE) == PIECE).all()
+
+
+def test_a_clasp_with_a_bright_and_a_dark_side_stays():
+    bag = next(sample for sample in SAMPLES if sample.file == "seed-bag.jpg")
+    picture, truth = photograph(bag.subject, bag.room, 472)
+    mask = cv2.resize(truth.mask.astype(np.uint8), SIZE, interpolation=cv2.INTER_NEAREST) > 0
+    assert (without_tag(cv2.resize(picture, SIZE, interpolation=cv2.INTER_AREA), mask) == mask).all()
 
 
 def test_a_round_badge_stays():
