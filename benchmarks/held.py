@@ -23,10 +23,10 @@ from .accuracy import there
 
 SKINS = ((72.0, 12.0, 16.0), (60.0, 15.0, 20.0), (42.0, 14.0, 18.0), (30.0, 10.0, 12.0))
 FIRST_SEED = 400
-LEFT_OUT = 0.02
-"""Of the piece: what an outline may hold beside it."""
-LEFT_OF_TAG = 0.1
-"""Of the tag: what an outline may hold of it."""
+LEFT = 0.1
+"""Of a hand or a tag: what an outline may hold of it."""
+SEEN = 12
+"""Of 255: change of a channel from which a place is where the hand is."""
 
 
 def held(limit=None):
@@ -35,8 +35,8 @@ def held(limit=None):
         rows = list(pool.map(_row, range(len(SAMPLES))[:limit]))
     return {
         "photos": len(rows),
-        "hand left out": round(float(np.mean([row["beside"] < LEFT_OUT for row in rows])), 2),
-        "paper tag left out": round(float(np.mean([row["tag"] < LEFT_OF_TAG for row in rows])), 2),
+        "hand left out": round(float(np.mean([row["hand"] < LEFT for row in rows])), 2),
+        "paper tag left out": round(float(np.mean([row["tag"] < LEFT for row in rows])), 2),
         "outline whole where there is neither": round(float(np.mean([row["alone"] == 1 for row in rows])), 2),
         "outline overlap, median": round(float(np.median([row["overlap"] for row in rows])), 3),
         "outline overlap, one in ten below": round(float(np.quantile([row["overlap"] for row in rows], 0.1)), 3),
@@ -51,21 +51,23 @@ def _row(number):
     threadpool_limits(1)
     sample = SAMPLES[number]
     network = SalientObjectNetwork(1)
-    read = {}
+    read, pictures = {}, []
     for skin in (None, SKINS[number % len(SKINS)]):
         room = replace(sample.room, tag=False, hand=skin)
         picture, truth = photograph(sample.subject, room, FIRST_SEED + number)
+        pictures.append(picture.astype(np.int16))
         rows, columns = picture.shape[:2]
         read[skin] = measure_photo(Photo(sample.file, columns, rows, "sRGB", "drawn", picture), network)
     tagged, untagged = photograph(sample.subject, replace(sample.room, tag=True, hand=None), FIRST_SEED + number)
     bare, whole = photograph(sample.subject, replace(sample.room, tag=False, hand=None), FIRST_SEED + number)
     tag = whole.mask & ~untagged.mask
     mask = read[skin].outline.mask
+    hand = (np.abs(pictures[1] - pictures[0]).max(axis=2) > SEEN) & ~truth.mask
     alone, with_hand = (r.measurement for r in read.values())
     return {
         "tag": float((find_garment(tagged, network).mask & tag).sum() / max(tag.sum(), 1)),
         "alone": _searched(bare, whole.mask),
-        "beside": float((mask & ~truth.mask).sum() / truth.mask.sum()),
+        "hand": float((mask & hand).sum() / hand.sum()),
         "overlap": agreement(mask, truth.mask),
         "moved": there((alone.lab, alone.share), (with_hand.lab, with_hand.share)),
     }

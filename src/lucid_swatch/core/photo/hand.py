@@ -46,20 +46,32 @@ def without_hand(srgb: ByteArray, mask: BoolArray) -> BoolArray:
         return mask
     lab = cv2.cvtColor(picture, cv2.COLOR_RGB2LAB) * np.array([LIGHTNESS_WEIGHT, 1, 1], np.float32)
     reach = cv2.dilate(mask.astype(np.uint8), np.ones((2 * REACHES + 1,) * 2, np.uint8)) > 0
+    tints = colours_of(lab[seen], min(TINTS, int(seen.sum()) // 20))
+    alike = [skin & (nearest_squared(lab, tint[None]) < SAME_SKIN**2) for tint in tints]
     hand = np.zeros_like(mask)
-    for tint in colours_of(lab[seen], min(TINTS, int(seen.sum()) // 20)):
-        alike = skin & (nearest_squared(lab, tint[None]) < SAME_SKIN**2)
-        own = cv2.morphologyEx(alike.astype(np.uint8), cv2.MORPH_OPEN, np.ones((3, 3), np.uint8))
-        labels, stats = cv2.connectedComponentsWithStats(own, connectivity=4)[1:3]
-        areas = stats[:, cv2.CC_STAT_AREA]
-        for k in 1 + np.flatnonzero((areas[1:] > LEAST_AREA * own.size) & (areas[1:] < MOST_AREA * own.size)):
-            arm = labels == k
-            if _is_arm(arm, ring, reach) and _is_foreign(arm, alike, mask):
-                hand |= arm
+    for one in alike:
+        hand |= _arms(one, one, ring, reach, mask)
+    if not hand.any() and (seen & mask).any():
+        # on wood in the colour of skin the outline alone tells where the arm ends
+        for one in alike:
+            hand |= _arms(one & mask, one, ring, reach, mask)
     if (hand & mask).sum() < LEAST_HELD * mask.sum():
         return mask
     left: BoolArray = mask & ~_closed(hand)
     return left
+
+
+def _arms(places: BoolArray, alike: BoolArray, ring: BoolArray, reach: BoolArray, mask: BoolArray) -> BoolArray:
+    """What is an arm among places of one colour. alike: all of that colour. Each (rows, columns)."""
+    own = cv2.morphologyEx(places.astype(np.uint8), cv2.MORPH_OPEN, np.ones((3, 3), np.uint8))
+    labels, stats = cv2.connectedComponentsWithStats(own, connectivity=4)[1:3]
+    areas = stats[:, cv2.CC_STAT_AREA]
+    arms = np.zeros_like(mask)
+    for k in 1 + np.flatnonzero((areas[1:] > LEAST_AREA * own.size) & (areas[1:] < MOST_AREA * own.size)):
+        arm = labels == k
+        if _is_arm(arm, ring, reach) and _is_foreign(arm, alike, mask):
+            arms |= arm
+    return arms
 
 
 def _skin_coloured(picture: FloatArray) -> BoolArray:
