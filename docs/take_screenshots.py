@@ -65,7 +65,7 @@ def take(page, url, folder):
     page.get_by_role("link", name=re.compile("^Lucid Swatch")).click()
     page.get_by_role("article", name="Wenna Ostrel").get_by_role("link").first.click()
     page.get_by_role("link", name="Colouring", exact=True).click()
-    page.get_by_role("link", name="Side by side").click()
+    page.get_by_role("link", name="Side by side", exact=True).click()
     page.get_by_label("What is on the left").select_option(label="Raspberry knit")
     page.get_by_label("What is on the right").select_option(label="Pearl grey knit")
     shot("side-by-side")

@@ -194,7 +194,7 @@ def test_looks_are_kept_and_let_go(demo_http, ilka):
     assert "Tuesday" in refused.json()["what"]
     renamed = demo_http.put(f"/api/looks/{kept['id']}", json={**body, "name": "Wednesday"}).json()
     assert (renamed["name"], renamed["overall"]) == ("Wednesday", kept["overall"])
-    assert demo_http.delete(f"/api/looks/{kept['id']}").status_code == 204
+    assert demo_http.delete(f"/api/looks/{kept['id']}").json()["change"]
     assert demo_http.get(path).json() == before
 
 
@@ -279,7 +279,13 @@ def test_a_trial_runs_is_undone_and_replayed(demo_http, ilka):
     assert len(now["held"]) <= 24
     assert now["warm"] > 0.9
     assert demo_http.get(path).json() == now
-    assert demo_http.delete(path).status_code == 204
+    change = demo_http.delete(path).json()["change"]
+    back = f"/api/clients/{ilka['id']}/undo"
+    mistaken = demo_http.post(back, params={"change": change + 1})
+    assert (mistaken.status_code, mistaken.json()["what"]) == (422, "something else was changed since.")
+    assert demo_http.post(back, params={"change": change}).status_code == 200
+    assert demo_http.get(path).status_code == 200
+    demo_http.delete(path)
 
 
 def test_what_follows_names_the_rail(demo_http, ilka):
@@ -318,7 +324,7 @@ def test_two_things_are_kept_side_by_side(demo_http, ilka):
     kept = demo_http.post(path, json={"left": left, "right": right, "better": "left", "note": "livelier"}).json()
     assert (kept["left"]["label"], kept["right"]["label"]) == ("Rust ribbed knit", "nothing")
     assert demo_http.get(path).json()[0] == kept
-    assert demo_http.delete(f"/api/side-by-side/{kept['id']}").status_code == 204
+    assert demo_http.delete(f"/api/side-by-side/{kept['id']}").json()["change"]
     assert kept["id"] not in [one["id"] for one in demo_http.get(path).json()]
 
 

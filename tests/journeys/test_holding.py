@@ -67,6 +67,11 @@ def test_cloth_is_held_to_the_face_by_keyboard_to_the_end_and_replayed(opened):
     expect(page.get_by_text("Pair 2 of")).to_be_visible()
     page.keyboard.press("Escape")
     expect(page.get_by_role("heading", name="What follows")).to_be_visible()
+    page.get_by_role("button", name="forget").click()
+    expect(page.get_by_role("link", name="replay")).to_have_count(0)
+    page.get_by_role("button", name="take it back").click()
+    expect(page.get_by_role("link", name="replay")).to_be_visible()
+    expect(page.get_by_text("is forgotten")).to_have_count(0)
 
 
 COOL = re.compile(
@@ -83,7 +88,7 @@ def cooler_is_left(sides):
 def test_two_pieces_are_kept_side_by_side(opened):
     page = opened
     colouring_of(page, "Ilka Maren")
-    page.get_by_role("link", name="Side by side").click()
+    page.get_by_role("link", name="Side by side", exact=True).click()
     page.get_by_label("What is on the left").select_option(label="Rust ribbed knit")
     page.get_by_label("What is on the right").select_option(label="nothing, the face alone")
     page.get_by_label("Note").fill("the face comes forward")
@@ -91,6 +96,10 @@ def test_two_pieces_are_kept_side_by_side(opened):
     expect(page.get_by_role("status")).to_have_text("Kept with the client.")
     kept = page.get_by_role("listitem").filter(has_text="Rust ribbed knit")
     expect(kept).to_contain_text("better: Rust ribbed knit · the face comes forward")
+    kept.get_by_role("button", name="forget").click()
+    expect(page.get_by_text("Rust ribbed knit against nothing is forgotten.")).to_be_visible()
+    page.get_by_role("button", name="take it back").click()
+    expect(kept).to_contain_text("the face comes forward")
     page.get_by_label("What is on the left").select_option(label="Solo evening")
     expect(page.get_by_role("region", name="Left").get_by_text("Pearl necklace").first).to_be_visible()
 
@@ -107,7 +116,7 @@ def test_two_photos_of_a_moment_are_brought_together_and_kept(opened, tmp_path):
         files.append(tmp_path / f"{name}.jpg")
         Image.fromarray(draw_portrait(sitter, lamp, number, cloth)).save(files[-1], quality=92)
     colouring_of(page, "Ilka Maren")
-    page.get_by_role("link", name="Side by side").click()
+    page.get_by_role("link", name="Side by side", exact=True).click()
     page.get_by_label("A photo for the left").set_input_files(files)
     expect(page.get_by_text("brought into the light of the other one")).to_be_visible()
     right = page.get_by_role("region", name="Right")

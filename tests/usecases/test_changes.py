@@ -7,6 +7,7 @@ import numpy as np
 import pytest
 from PIL import Image
 
+from lucid_swatch.core.client.trial import Held
 from lucid_swatch.core.garment.vocabulary import Bin, Metal, Worn
 from lucid_swatch.core.look.look import Intent
 from lucid_swatch.core.problems import NotThere, Refused
@@ -16,9 +17,12 @@ from lucid_swatch.store.folder import Folder
 from lucid_swatch.store.journal import Journal
 from lucid_swatch.store.looks import Looks
 from lucid_swatch.store.pieces import Pieces
+from lucid_swatch.store.trials import Comparisons, Trials
 from lucid_swatch.usecases.changes import redo, undo
 from lucid_swatch.usecases.looks import keep_look, let_look_go
 from lucid_swatch.usecases.rail import Word, change_piece, change_pieces, join_faces, take_off, take_off_all, the_rail
+from lucid_swatch.usecases.side_by_side import SideKind, forget_side_by_side, keep_side_by_side
+from lucid_swatch.usecases.trial import begin_trial, end_trial, forget_trial, judge_pair
 from lucid_swatch.usecases.worn import PICTURE, add_worn_photo
 
 from .rails import a_client, hang_all
@@ -136,6 +140,49 @@ def test_a_look_that_was_let_go_comes_back_as_it_was(sessions, data, maren):
     do(sessions, redo, maren)
     with sessions() as session, pytest.raises(NotThere):
         Looks(session).get(kept.id)
+
+
+def test_a_trial_that_was_forgotten_comes_back_as_it_was(sessions, data, maren):
+    trial = do(sessions, begin_trial, maren)
+    for _ in range(2):
+        left, right = trial.pair
+        trial = do(sessions, judge_pair, trial.trial.id, left, right, Held.LEFT)
+    ended = do(sessions, end_trial, trial.trial.id).trial
+    change = do(sessions, forget_trial, ended.id)
+    with sessions() as session:
+        assert Trials(session).of_client(maren) == []
+    assert do(open_database(data), undo, maren, change).told == "forgot a trial of 2 pairs"
+    with sessions() as session:
+        assert Trials(session).of_client(maren) == [ended]
+    do(sessions, redo, maren)
+    with sessions() as session:
+        assert Trials(session).of_client(maren) == []
+
+
+def test_a_trial_without_a_pair_is_no_change(sessions, maren):
+    trial = do(sessions, begin_trial, maren)
+    assert do(sessions, forget_trial, trial.trial.id) is None
+    with pytest.raises(Refused, match="nothing to take back"):
+        do(sessions, undo, maren)
+
+
+def test_a_comparison_that_was_forgotten_comes_back_as_it_was(sessions, maren):
+    sides = (SideKind.PIECE, "navy coat"), (SideKind.NOTHING, "")
+    kept = do(sessions, keep_side_by_side, maren, *sides, "left", "calmer")
+    change = do(sessions, forget_side_by_side, kept.id)
+    assert do(sessions, undo, maren, change).told == "forgot navy coat beside nothing"
+    with sessions() as session:
+        assert Comparisons(session).of_client(maren) == [kept]
+
+
+def test_a_change_that_is_meant_is_not_mistaken_for_a_newer_one(sessions, maren):
+    kept = do(sessions, keep_side_by_side, maren, (SideKind.PIECE, "navy coat"), (SideKind.NOTHING, ""), None, "")
+    change = do(sessions, forget_side_by_side, kept.id)
+    do(sessions, change_piece, "cream top", Word(bin=Bin.TONE))
+    before = rail(sessions, maren)
+    with pytest.raises(Refused, match="something else was changed since"):
+        do(sessions, undo, maren, change)
+    assert rail(sessions, maren) == before
 
 
 def test_a_photo_of_a_look_is_never_left_behind_by_a_step(sessions, data, maren):

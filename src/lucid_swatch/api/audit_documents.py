@@ -156,6 +156,13 @@ class ChangeAnswer(Answer):
     taken_back: bool
 
 
+class LetGoAnswer(Answer):
+    """Something was let go."""
+
+    change: int | None
+    """The change to take back; none when nothing was lost by it."""
+
+
 class UndoneAnswer(Answer):
     """What was taken back or done again, and what comes next."""
 

@@ -23,6 +23,7 @@ from lucid_swatch.usecases.looks import (
 from lucid_swatch.usecases.tastes import put_taste_back, take_taste_on, taste
 from lucid_swatch.usecases.worn import PICTURE, add_worn_photo, remove_worn_photo
 
+from .audit_documents import LetGoAnswer
 from .context import InContext, UnitOfWork
 from .documents import (
     BandAnswer,
@@ -104,10 +105,10 @@ def write_look(session: UnitOfWork, look_id: str, look: LookRequest) -> LookAnsw
     return _answer(session, change_look(session, look_id, look.name, tuple(look.pieces), look.intent, look.kept))
 
 
-@router.delete("/looks/{look_id}", status_code=204)
-def let_go(session: UnitOfWork, context: InContext, look_id: str) -> None:
-    """Lets a look go, with its photo."""
-    let_look_go(session, context.folder, look_id)
+@router.delete("/looks/{look_id}")
+def let_go(session: UnitOfWork, context: InContext, look_id: str) -> LetGoAnswer:
+    """Lets a look go, which can be taken back, with its photo, which cannot."""
+    return LetGoAnswer(change=let_look_go(session, context.folder, look_id))
 
 
 @router.post("/looks/{look_id}/photo", status_code=201)

@@ -146,9 +146,9 @@ def list_changes(session: UnitOfWork, client_id: str) -> list[ChangeAnswer]:
 
 
 @router.post("/clients/{client_id}/undo")
-def undo_change(session: UnitOfWork, client_id: str) -> UndoneAnswer:
-    """Takes back the newest change of a rail."""
-    return _undone(session, client_id, undo(session, client_id).told)
+def undo_change(session: UnitOfWork, client_id: str, change: int | None = None) -> UndoneAnswer:
+    """Takes back the newest change of a rail; a change that is named, only while it is the newest."""
+    return _undone(session, client_id, undo(session, client_id, change).told)
 
 
 @router.post("/clients/{client_id}/redo")

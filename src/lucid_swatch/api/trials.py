@@ -7,10 +7,11 @@ from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.records import SideBySide
 from lucid_swatch.store.trials import Comparisons, Trials
-from lucid_swatch.usecases.side_by_side import keep_side_by_side
+from lucid_swatch.usecases.side_by_side import forget_side_by_side, keep_side_by_side
 from lucid_swatch.usecases.suits import what_follows
-from lucid_swatch.usecases.trial import begin_trial, end_trial, judge_pair, remove_trial, under_way, undo_pair
+from lucid_swatch.usecases.trial import begin_trial, end_trial, forget_trial, judge_pair, under_way, undo_pair
 
+from .audit_documents import LetGoAnswer
 from .colouring_documents import (
     FollowsAnswer,
     HeldRequest,
@@ -72,10 +73,10 @@ def end(session: UnitOfWork, trial_id: str) -> TrialAnswer:
     return trial_answer(now, _cloth(session, now.trial.client_id))
 
 
-@router.delete("/trials/{trial_id}", status_code=204)
-def forget_trial(session: UnitOfWork, trial_id: str) -> None:
-    """Forgets a trial and what it told."""
-    remove_trial(session, trial_id)
+@router.delete("/trials/{trial_id}")
+def forget(session: UnitOfWork, trial_id: str) -> LetGoAnswer:
+    """Forgets a trial and what it told, which can be taken back."""
+    return LetGoAnswer(change=forget_trial(session, trial_id))
 
 
 @router.get("/clients/{client_id}/follows")
@@ -99,10 +100,10 @@ def keep_compared(session: UnitOfWork, client_id: str, asked: SideBySideRequest)
     return _answer(keep_side_by_side(session, client_id, left, right, asked.better, asked.note))
 
 
-@router.delete("/side-by-side/{compared_id}", status_code=204)
-def forget_compared(session: UnitOfWork, compared_id: str) -> None:
-    """Forgets a comparison."""
-    Comparisons(session).remove(compared_id)
+@router.delete("/side-by-side/{compared_id}")
+def forget_compared(session: UnitOfWork, compared_id: str) -> LetGoAnswer:
+    """Forgets a comparison, which can be taken back."""
+    return LetGoAnswer(change=forget_side_by_side(session, compared_id))
 
 
 def _answer(compared: SideBySide) -> SideBySideAnswer:

@@ -1,5 +1,7 @@
 """Trials by drapes, and things side by side, in the database."""
 
+from dataclasses import asdict
+from datetime import datetime
 from typing import Any
 
 import sqlalchemy as sa
@@ -45,6 +47,24 @@ class Trials:
         self.session.delete(self._row(id))
         self.session.flush()
 
+    def snapshot(self, id: str) -> dict[str, Any] | None:
+        """All values of a trial as JSON takes them; None when there is none."""
+        row = self.session.get(TrialRow, id)
+        if row is None:
+            return None
+        ended = None if row.ended_at is None else row.ended_at.isoformat()
+        told = {"created_at": row.created_at.isoformat(), "ended_at": ended, "drapes": row.drapes, "held": row.held}
+        return asdict(_trial(row)) | told
+
+    def restore(self, id: str, kept: dict[str, Any] | None) -> None:
+        """Makes a trial what a snapshot says."""
+        if self.session.get(TrialRow, id) is not None:
+            self.remove(id)
+        if kept is not None:
+            ended = None if kept["ended_at"] is None else datetime.fromisoformat(kept["ended_at"])
+            times = {"created_at": datetime.fromisoformat(kept["created_at"]), "ended_at": ended}
+            self.add(TrialRecord(**kept | times))
+
     def _row(self, id: str) -> TrialRow:
         row = self.session.get(TrialRow, id)
         if row is None:
@@ -74,13 +94,32 @@ class Comparisons:
         self.session.add(SideBySideRow(**{name: getattr(compared, name) for name in SideBySide.__slots__}))
         self.session.flush()
 
+    def get(self, id: str) -> SideBySide:
+        """One comparison. NotThere when there is none."""
+        return _compared(self._row(id))
+
     def remove(self, id: str) -> None:
         """Removes a comparison. NotThere when there is none."""
+        self.session.delete(self._row(id))
+        self.session.flush()
+
+    def snapshot(self, id: str) -> dict[str, Any] | None:
+        """All values of a comparison as JSON takes them; None when there is none."""
+        row = self.session.get(SideBySideRow, id)
+        return None if row is None else asdict(_compared(row)) | {"created_at": row.created_at.isoformat()}
+
+    def restore(self, id: str, kept: dict[str, Any] | None) -> None:
+        """Makes a comparison what a snapshot says."""
+        if self.session.get(SideBySideRow, id) is not None:
+            self.remove(id)
+        if kept is not None:
+            self.add(SideBySide(**kept | {"created_at": datetime.fromisoformat(kept["created_at"])}))
+
+    def _row(self, id: str) -> SideBySideRow:
         row = self.session.get(SideBySideRow, id)
         if row is None:
             raise NotThere("there is no such comparison.", id, "Load the page again.")
-        self.session.delete(row)
-        self.session.flush()
+        return row
 
 
 def _compared(row: SideBySideRow) -> SideBySide:

@@ -17,6 +17,7 @@ from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.records import ChangeRecord, Entry
 from lucid_swatch.store.studio import Studio
+from lucid_swatch.store.trials import Comparisons, Trials
 
 Snapshot = dict[str, Any] | None
 
@@ -33,6 +34,7 @@ class Keeper(Protocol):
 
 KEEPERS: dict[str, Callable[[Session], Keeper]] = {
     "piece": Pieces, "photo": Photos, "palette": Palettes, "client": Clients, "studio": Studio, "look": Looks,
+    "trial": Trials, "side by side": Comparisons,
 }  # fmt: skip
 
 
@@ -43,6 +45,8 @@ class Recording:
     session: Session
     told: str
     before: dict[tuple[str, str], Snapshot] = field(default_factory=dict)
+    number: int | None = None
+    """Of the change, once it is made."""
 
     def touches(self, kind: str, *ids: str) -> None:
         """Notes how things are before they change."""
@@ -68,16 +72,23 @@ def recorded(session: Session, client_id: str, told: str, at: datetime | None = 
     yield recording
     entries = recording.entries()
     if entries:
-        Journal(session).add(client_id, recording.told, entries, at or datetime.now(UTC))
+        recording.number = Journal(session).add(client_id, recording.told, entries, at or datetime.now(UTC)).id
 
 
-def undo(session: Session, client_id: str) -> ChangeRecord:
-    """Takes back the newest change of a client's rail. Refused when there is none, or kept looks stand in its way."""
+def undo(session: Session, client_id: str, wanted: int | None = None) -> ChangeRecord:
+    """Takes back the newest change of a client's rail.
+
+    wanted: the change that is meant, where only that one is. Refused when there is none, when another was made since, or
+    when kept looks stand in its way."""
     Journal(session).hold()
     Clients(session).get(client_id)
     change = Journal(session).newest(client_id)
     if change is None:
         raise Refused("there is nothing to take back.", "rail", "Change something first.")
+    if wanted is not None and change.id != wanted:
+        raise Refused(
+            "something else was changed since.", change.told, "Take that back first, under 'changes' on the rail."
+        )
     for entry in reversed(change.entries):
         _put(session, entry.kind, entry.id, entry.after, entry.before)
     Journal(session).mark(change.id, taken_back=True)

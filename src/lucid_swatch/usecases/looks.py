@@ -247,13 +247,14 @@ def change_look(
     return kept
 
 
-def let_look_go(session: Session, folder: Folder, id: str) -> None:
-    """Lets a look go, which can be taken back; its photo goes for good."""
+def let_look_go(session: Session, folder: Folder, id: str) -> int | None:
+    """Lets a look go, which can be taken back; its photo goes for good. The number of the change."""
     look = Looks(session).get(id)
     with recorded(session, look.client_id, f"let the look '{look.name}' go") as change:
         change.touches("look", id)
         Looks(session).remove(id)
     folder.remove_pictures(id)
+    return change.number
 
 
 def _named(name: str) -> str:

@@ -14,6 +14,8 @@ from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.records import SideBySide
 from lucid_swatch.store.trials import Comparisons
 
+from .changes import recorded
+
 
 class SideKind(StrEnum):
     """What is on a side."""
@@ -40,6 +42,16 @@ def keep_side_by_side(
     compared = SideBySide(uuid4().hex, client_id, datetime.now(UTC), shown, other, better, note.strip())
     Comparisons(session).add(compared)
     return compared
+
+
+def forget_side_by_side(session: Session, id: str) -> int | None:
+    """Forgets a comparison. The number of the change, to take it back."""
+    one = Comparisons(session).get(id)
+    told = f"forgot {one.left['label']} beside {one.right['label']}"
+    with recorded(session, one.client_id, told) as change:
+        change.touches("side by side", id)
+        Comparisons(session).remove(id)
+    return change.number
 
 
 def _side(session: Session, client_id: str, kind: SideKind, id: str) -> dict[str, object]:

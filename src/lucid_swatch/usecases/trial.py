@@ -29,6 +29,8 @@ from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.records import TrialRecord
 from lucid_swatch.store.trials import Trials
 
+from .changes import recorded
+
 
 @dataclass(frozen=True, slots=True)
 class UnderWay:
@@ -92,9 +94,17 @@ def end_trial(session: Session, id: str) -> UnderWay:
     return under_way(trial)
 
 
-def remove_trial(session: Session, id: str) -> None:
-    """Forgets a trial and what it told."""
-    Trials(session).remove(id)
+def forget_trial(session: Session, id: str) -> int | None:
+    """Forgets a trial and what it told. The number of the change, to take it back; None when no pair was held."""
+    trial = Trials(session).get(id)
+    if not trial.held:
+        Trials(session).remove(id)
+        return None
+    pairs = "one pair" if len(trial.held) == 1 else f"{len(trial.held)} pairs"
+    with recorded(session, trial.client_id, f"forgot a trial of {pairs}") as change:
+        change.touches("trial", id)
+        Trials(session).remove(id)
+    return change.number
 
 
 def _kept(session: Session, trial: TrialRecord, held: tuple[dict[str, object], ...]) -> UnderWay:

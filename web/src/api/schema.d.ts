@@ -339,10 +339,10 @@ export interface paths {
         put?: never;
         post?: never;
         /**
-         * Forget Trial
-         * @description Forgets a trial and what it told.
+         * Forget
+         * @description Forgets a trial and what it told, which can be taken back.
          */
-        delete: operations["forget_trial"];
+        delete: operations["forget"];
         options?: never;
         head?: never;
         patch?: never;
@@ -464,7 +464,7 @@ export interface paths {
         post?: never;
         /**
          * Forget Compared
-         * @description Forgets a comparison.
+         * @description Forgets a comparison, which can be taken back.
          */
         delete: operations["forget_compared"];
         options?: never;
@@ -1003,7 +1003,7 @@ export interface paths {
         put?: never;
         /**
          * Undo Change
-         * @description Takes back the newest change of a rail.
+         * @description Takes back the newest change of a rail; a change that is named, only while it is the newest.
          */
         post: operations["undo_change"];
         delete?: never;
@@ -1440,7 +1440,7 @@ export interface paths {
         post?: never;
         /**
          * Let Go
-         * @description Lets a look go, with its photo.
+         * @description Lets a look go, which can be taken back, with its photo, which cannot.
          */
         delete: operations["let_go"];
         options?: never;
@@ -2888,6 +2888,17 @@ export interface components {
          * @enum {string}
          */
         Length: "cropped" | "waist" | "hip" | "knee" | "midi" | "ankle" | "floor";
+        /**
+         * LetGoAnswer
+         * @description Something was let go.
+         */
+        LetGoAnswer: {
+            /**
+             * Change
+             * @description The change to take back; none when nothing was lost by it.
+             */
+            change: number | null;
+        };
         /**
          * LightAnswer
          * @description A light that a look can be seen in.
@@ -5293,7 +5304,7 @@ export interface operations {
             };
         };
     };
-    forget_trial: {
+    forget: {
         parameters: {
             query?: never;
             header?: never;
@@ -5305,11 +5316,13 @@ export interface operations {
         requestBody?: never;
         responses: {
             /** @description Successful Response */
-            204: {
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
-                content?: never;
+                content: {
+                    "application/json": components["schemas"]["LetGoAnswer"];
+                };
             };
             /** @description Not Found */
             404: {
@@ -5654,11 +5667,13 @@ export interface operations {
         requestBody?: never;
         responses: {
             /** @description Successful Response */
-            204: {
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
-                content?: never;
+                content: {
+                    "application/json": components["schemas"]["LetGoAnswer"];
+                };
             };
             /** @description Not Found */
             404: {
@@ -7204,7 +7219,9 @@ export interface operations {
     };
     undo_change: {
         parameters: {
-            query?: never;
+            query?: {
+                change?: number | null;
+            };
             header?: never;
             path: {
                 client_id: string;
@@ -8478,11 +8495,13 @@ export interface operations {
         requestBody?: never;
         responses: {
             /** @description Successful Response */
-            204: {
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
-                content?: never;
+                content: {
+                    "application/json": components["schemas"]["LetGoAnswer"];
+                };
             };
             /** @description Not Found */
             404: {

@@ -1,5 +1,7 @@
 import { ref, watch, type Ref } from 'vue'
 import { answered, api, asForm, type Client, type Follows, type Spots, type Trial, type Veil } from '@/api'
+import { plural } from '@/lib/words'
+import { useForgotten } from './useForgotten'
 import { useTried } from './useTried'
 
 type Place = { x: number; y: number }
@@ -51,7 +53,13 @@ export function useColouring(clientId: Ref<string>, reload: () => Promise<void>)
   const byReader = (part: Part) => changed(() => answered(api.POST('/api/clients/{client_id}/by-reader', { ...client(), body: { part } })))
   const say = (undertone: NonNullable<Client['face']['undertone']> | 'as read') =>
     changed(() => answered(api.PATCH('/api/clients/{client_id}', { ...client(), body: { undertone } })))
-  const forget = (id: string) => changed(() => answered(api.DELETE('/api/trials/{trial_id}', { params: { path: { trial_id: id } } })))
-  watch(clientId, () => { follows.value = null; trials.value = []; ready.value = false; void load() }, { immediate: true })
-  return { follows, trials, ready, busy, problem, send, read, veil, count, remove, byEye, byReader, say, forget }
+  const { forgotten, noteForgotten, takeBack } = useForgotten(clientId)
+  const forget = (trial: Trial) =>
+    changed(async () => {
+      const { change } = await answered(api.DELETE('/api/trials/{trial_id}', { params: { path: { trial_id: trial.id } } }))
+      noteForgotten(change, `The trial of ${plural(trial.held.length, 'pair')} is forgotten.`)
+    })
+  const remember = () => changed(takeBack)
+  watch(clientId, () => { follows.value = null; trials.value = []; ready.value = false; noteForgotten(null, ''); void load() }, { immediate: true })
+  return { follows, trials, ready, busy, problem, send, read, veil, count, remove, byEye, byReader, say, forgotten, forget, remember }
 }

@@ -36,18 +36,19 @@ export function useKeptLooks(clientId: Ref<string>) {
       else await answered(api.DELETE('/api/looks/{look_id}/photo', path))
       await load()
     })
-  /** The look that was let go last, until it is put back. */
-  const gone = ref<KeptLook | null>(null)
+  /** The change by which a look was let go last, until it is taken back. */
+  const gone = ref<number | null>(null)
   const letGo = (look: KeptLook) =>
     tried(async () => {
-      await answered(api.DELETE('/api/looks/{look_id}', { params: { path: { look_id: look.id } } }))
-      gone.value = look
+      const { change } = await answered(api.DELETE('/api/looks/{look_id}', { params: { path: { look_id: look.id } } }))
+      gone.value = change
       await load()
     })
   const putBack = () =>
     tried(async () => {
+      const change = gone.value
       gone.value = null
-      const { told } = await answered(api.POST('/api/clients/{client_id}/undo', { params: { path: { client_id: clientId.value } } }))
+      const { told } = await answered(api.POST('/api/clients/{client_id}/undo', { params: { path: { client_id: clientId.value }, query: { change } } }))
       await load()
       return told
     })

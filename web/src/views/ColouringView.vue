@@ -2,6 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import { RouterLink } from 'vue-router'
 import type { Portrait, Spots, Veil } from '@/api'
+import ForgottenNote from '@/components/base/ForgottenNote.vue'
 import ProblemNote from '@/components/base/ProblemNote.vue'
 import TapeMeasure from '@/components/base/TapeMeasure.vue'
 import FaceSource from '@/components/client/FaceSource.vue'
@@ -16,7 +17,7 @@ const PARTS = ['skin', 'hair', 'eyes'] as const
 const SIDES = ['as read', 'warm', 'balanced', 'cool'] as const
 const VEILS: Veil[] = ['make-up', 'dyed hair', 'tinted glasses', 'flash']
 const { id, client, reload, problem: clientProblem } = useClient()
-const { follows, trials, ready, busy, problem, send, read, veil, count, remove, byEye, byReader, say, forget } = useColouring(id, reload)
+const { follows, trials, ready, busy, problem, send, read, veil, count, remove, byEye, byReader, say, forgotten, forget, remember } = useColouring(id, reload)
 const tapping = ref(false)
 const openId = ref<string | null>(null)
 
@@ -115,12 +116,13 @@ function turn(one: Veil) {
         <button class="word" type="button" @click="remove(one.id)">remove</button>
       </p>
       <SuitingCloth v-if="follows" :follows="follows" :client-id="id" />
-      <section v-if="trials.length" aria-labelledby="trials" class="trials">
+      <section v-if="trials.length || forgotten" aria-labelledby="trials" class="trials">
         <h2 id="trials">Trials</h2>
+        <ForgottenNote v-if="forgotten" :told="forgotten.told" @back="remember" />
         <p v-for="trial in trials" :key="trial.id" class="acts">
           <span>{{ new Date(trial.created_at).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' }) }}, {{ plural(trial.held.length, 'pair') }}<template v-if="trial.in_doubt.length">, {{ listed(trial.in_doubt) }} left in doubt</template></span>
           <RouterLink class="word" :to="{ name: 'hold', params: { client: id, trial: trial.id } }">{{ trial.ended ? 'replay' : 'go on' }}</RouterLink>
-          <button class="word" type="button" @click="forget(trial.id)">forget</button>
+          <button class="word" type="button" @click="forget(trial)">forget</button>
         </p>
       </section>
     </aside>

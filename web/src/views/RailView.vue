@@ -126,7 +126,7 @@ useRailKeys({
   <section class="view">
     <div class="title">
       <h1>The rail</h1>
-      <p class="soft">
+      <p v-if="loaded" class="soft">
         {{ plural(pieces.length, 'piece') }}<template v-if="foundIds"> · <strong>{{ foundIds.size }} {{ typed.trim() ? 'found' : 'in the palette' }}</strong></template><template v-if="doubtful.length"> · <button class="word link" type="button" @click="panel = 'doubt'; nextInDoubt()">{{ doubtful.length }} in doubt</button></template>
       </p>
       <label class="find"><span class="visually-hidden">Find by words</span><input ref="search" v-model="typed" type="search" placeholder="find: navy not print" @keydown.escape="typed = ''" /></label>

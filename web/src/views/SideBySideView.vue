@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { answered, api, type ComparedPhoto, type KeptLook, type LookKept, type Piece, type SideBySide } from '@/api'
+import ForgottenNote from '@/components/base/ForgottenNote.vue'
 import ProblemNote from '@/components/base/ProblemNote.vue'
 import DrapedFace from '@/components/client/DrapedFace.vue'
 import FramedPhoto from '@/components/client/FramedPhoto.vue'
@@ -8,6 +9,7 @@ import PhotoHandles from '@/components/client/PhotoHandles.vue'
 import LookFigure from '@/components/look/LookFigure.vue'
 import { useClient } from '@/composables/useClient'
 import { useComparedPhotos } from '@/composables/useComparedPhotos'
+import { useForgotten } from '@/composables/useForgotten'
 import { useKeys } from '@/composables/useKeys'
 import { useTried } from '@/composables/useTried'
 import { chinOf } from '@/lib/chin'
@@ -19,6 +21,7 @@ type Side = { kind: 'piece' | 'look' | 'photo' | 'nothing'; id: string }
 type Better = 'left' | 'right' | 'no difference'
 const { id, client } = useClient()
 const { problem, tried } = useTried()
+const { forgotten, noteForgotten, takeBack } = useForgotten(id)
 const pieces = ref<Piece[]>([])
 const looks = ref<KeptLook[]>([])
 const kept = ref<SideBySide[]>([])
@@ -68,6 +71,7 @@ async function removePhoto(photo: string) {
 
 const path = () => ({ params: { path: { client_id: id.value } } })
 watch(id, async (now) => {
+  noteForgotten(null, '')
   if (!now) return
   await tried(async () => {
     pieces.value = await answered(api.GET('/api/clients/{client_id}/rail', path()))
@@ -108,8 +112,14 @@ const keep = (better: Better | null) =>
   })
 const forget = (one: SideBySide) =>
   tried(async () => {
-    await answered(api.DELETE('/api/side-by-side/{compared_id}', { params: { path: { compared_id: one.id } } }))
+    const { change } = await answered(api.DELETE('/api/side-by-side/{compared_id}', { params: { path: { compared_id: one.id } } }))
     kept.value = kept.value.filter((other) => other.id !== one.id)
+    noteForgotten(change, `${one.left.label} against ${one.right.label} is forgotten.`)
+  })
+const remember = () =>
+  tried(async () => {
+    await takeBack()
+    kept.value = await answered(api.GET('/api/clients/{client_id}/side-by-side', path()))
   })
 function show(one: SideBySide) {
   sides.value = [{ kind: one.left.kind, id: one.left.id }, { kind: one.right.kind, id: one.right.id }]
@@ -165,7 +175,8 @@ const told = (one: SideBySide) => (one.better === null ? '' : one.better === 'no
         <button class="button" type="button" @click="keep('right')"><kbd>→</kbd> right</button>
       </div>
       <p role="status">{{ said }}</p>
-      <h2 v-if="kept.length">Kept</h2>
+      <h2 v-if="kept.length || forgotten">Kept</h2>
+      <ForgottenNote v-if="forgotten" :told="forgotten.told" @back="remember" />
       <ul>
         <li v-for="one in kept" :key="one.id">
           <strong>{{ labelled(one.left) }}</strong> against <strong>{{ labelled(one.right) }}</strong>

@@ -14,7 +14,7 @@ const shares = computed(() => [
   { title: 'by temperature', rows: audit.temperatures },
   { title: 'by lightness', rows: audit.lightness },
 ])
-const since = computed(() => (audit.since ? new Date(audit.since).toLocaleDateString(undefined, { day: 'numeric', month: 'long' }) : null))
+const since = computed(() => (audit.since ? new Date(audit.since).toLocaleDateString('en-GB', { day: 'numeric', month: 'long' }) : null))
 const moved = computed(() =>
   [...audit.families].filter((one) => one.before !== null && Math.abs(one.share - one.before) >= 0.015)
     .sort((a, b) => Math.abs(b.share - (b.before ?? 0)) - Math.abs(a.share - (a.before ?? 0))).slice(0, 3),

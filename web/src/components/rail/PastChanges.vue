@@ -10,7 +10,7 @@ const { answer: changes } = useAsked(
   () => answered(api.GET('/api/clients/{client_id}/changes', { params: { path: { client_id: clientId } } })),
   [() => version, () => clientId],
 )
-const when = (moment: string) => new Date(moment).toLocaleString(undefined, { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
+const when = (moment: string) => new Date(moment).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
 </script>
 
 <template>
