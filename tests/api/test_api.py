@@ -282,7 +282,7 @@ def test_a_trial_runs_is_undone_and_replayed(demo_http, ilka):
     change = demo_http.delete(path).json()["change"]
     back = f"/api/clients/{ilka['id']}/undo"
     mistaken = demo_http.post(back, params={"change": change + 1})
-    assert (mistaken.status_code, mistaken.json()["what"]) == (422, "something else was changed since.")
+    assert (mistaken.status_code, mistaken.json()["where"]) == (422, "changes")
     assert demo_http.post(back, params={"change": change}).status_code == 200
     assert demo_http.get(path).status_code == 200
     demo_http.delete(path)

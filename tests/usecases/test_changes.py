@@ -170,7 +170,7 @@ def test_a_comparison_that_was_forgotten_comes_back_as_it_was(sessions, maren):
     sides = (SideKind.PIECE, "navy coat"), (SideKind.NOTHING, "")
     kept = do(sessions, keep_side_by_side, maren, *sides, "left", "calmer")
     change = do(sessions, forget_side_by_side, kept.id)
-    assert do(sessions, undo, maren, change).told == "forgot navy coat beside nothing"
+    assert do(sessions, undo, maren, change).told == "forgot navy coat against nothing"
     with sessions() as session:
         assert Comparisons(session).of_client(maren) == [kept]
 

@@ -87,7 +87,7 @@ def undo(session: Session, client_id: str, wanted: int | None = None) -> ChangeR
         raise Refused("there is nothing to take back.", "rail", "Change something first.")
     if wanted is not None and change.id != wanted:
         raise Refused(
-            "something else was changed since.", change.told, "Take that back first, under 'changes' on the rail."
+            f"something else was changed since: {change.told}.", "changes", "Take that back first, on the rail."
         )
     for entry in reversed(change.entries):
         _put(session, entry.kind, entry.id, entry.after, entry.before)

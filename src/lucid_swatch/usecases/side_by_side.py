@@ -47,7 +47,7 @@ def keep_side_by_side(
 def forget_side_by_side(session: Session, id: str) -> int | None:
     """Forgets a comparison. The number of the change, to take it back."""
     one = Comparisons(session).get(id)
-    told = f"forgot {one.left['label']} beside {one.right['label']}"
+    told = f"forgot {one.left['label']} against {one.right['label']}"
     with recorded(session, one.client_id, told) as change:
         change.touches("side by side", id)
         Comparisons(session).remove(id)

@@ -60,6 +60,6 @@ export function useColouring(clientId: Ref<string>, reload: () => Promise<void>)
       noteForgotten(change, `The trial of ${plural(trial.held.length, 'pair')} is forgotten.`)
     })
   const remember = () => changed(takeBack)
-  watch(clientId, () => { follows.value = null; trials.value = []; ready.value = false; noteForgotten(null, ''); void load() }, { immediate: true })
+  watch(clientId, () => { follows.value = null; trials.value = []; ready.value = false; void load() }, { immediate: true })
   return { follows, trials, ready, busy, problem, send, read, veil, count, remove, byEye, byReader, say, forgotten, forget, remember }
 }

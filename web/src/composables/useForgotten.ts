@@ -1,17 +1,25 @@
-import { ref, type Ref } from 'vue'
+import { ref, watch, type Ref } from 'vue'
 import { answered, api } from '@/api'
 
-/** What was forgotten last on a screen, until it is taken back or something else is done. */
+/** What a screen let go last, until it is taken back: that change of the journal and no newer one. */
 export function useForgotten(clientId: Ref<string>) {
   const forgotten = ref<{ change: number; told: string } | null>(null)
   function noteForgotten(change: number | null, told: string) {
     forgotten.value = change === null ? null : { change, told }
   }
-  /** Refused by the server when something else was changed since. */
+  /** What was taken back, in the words of the journal. Offered again when it fails. */
   async function takeBack() {
-    const change = forgotten.value?.change
-    forgotten.value = null
-    if (change !== undefined) await answered(api.POST('/api/clients/{client_id}/undo', { params: { path: { client_id: clientId.value }, query: { change } } }))
+    const was = forgotten.value
+    if (!was) return null
+    forgotten.value = null // at once: the next key is meant for something else
+    try {
+      const query = { change: was.change }
+      return (await answered(api.POST('/api/clients/{client_id}/undo', { params: { path: { client_id: clientId.value }, query } }))).told
+    } catch (error) {
+      forgotten.value = was
+      throw error
+    }
   }
+  watch(clientId, () => (forgotten.value = null))
   return { forgotten, noteForgotten, takeBack }
 }

@@ -1,5 +1,6 @@
 import { ref, watch, type Ref } from 'vue'
 import { answered, api, asForm, type KeptLook, type LookBody, type LookKept } from '@/api'
+import { useForgotten } from './useForgotten'
 import { useTried } from './useTried'
 import type { Draft } from './useLookDraft'
 
@@ -36,22 +37,19 @@ export function useKeptLooks(clientId: Ref<string>) {
       else await answered(api.DELETE('/api/looks/{look_id}/photo', path))
       await load()
     })
-  /** The change by which a look was let go last, until it is taken back. */
-  const gone = ref<number | null>(null)
+  const { forgotten: gone, noteForgotten, takeBack } = useForgotten(clientId)
   const letGo = (look: KeptLook) =>
     tried(async () => {
       const { change } = await answered(api.DELETE('/api/looks/{look_id}', { params: { path: { look_id: look.id } } }))
-      gone.value = change
+      noteForgotten(change, `${look.name} is let go.`)
       await load()
     })
   const putBack = () =>
     tried(async () => {
-      const change = gone.value
-      gone.value = null
-      const { told } = await answered(api.POST('/api/clients/{client_id}/undo', { params: { path: { client_id: clientId.value }, query: { change } } }))
+      const told = await takeBack()
       await load()
       return told
     })
-  watch(clientId, () => { gone.value = null; void load() }, { immediate: true })
+  watch(clientId, load, { immediate: true })
   return { looks, gone, problem, keep, keepAbout, keepPhoto, letGo, putBack }
 }

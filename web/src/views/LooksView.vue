@@ -103,11 +103,11 @@ async function keepAs(name: string, another = false) {
 }
 async function letLookGo(look: KeptLook) {
   await letGo(look)
-  if (gone.value !== null) said.value = `${look.name} is let go. Ctrl+Z puts it back.`
+  if (gone.value) said.value = `${gone.value.told} Ctrl+Z puts it back.`
 }
 /** The newest step is taken back, be it on the figure or among the kept looks. */
 async function takeBack() {
-  if (gone.value === null) return undo()
+  if (!gone.value) return undo()
   const told = await putBack()
   if (told) said.value = `Taken back: ${told}.`
 }
@@ -192,7 +192,7 @@ const KEYS: [string, string][] = [
       </div>
       <div class="foot">
         <button class="word" type="button" :aria-pressed="squint" @click="squint = !squint"><kbd>Space</kbd> squint</button>
-        <button class="word" type="button" :disabled="!canUndo && gone === null" @click="takeBack">undo</button>
+        <button class="word" type="button" :disabled="!canUndo && !gone" @click="takeBack">undo</button>
         <button class="word" type="button" @click="afresh">new look</button>
         <button class="word" type="button" :aria-pressed="seated" @click="change({ seated: !seated })">seated</button>
         <label class="around">light <select v-model="lightName" :title="light?.note"><option v-for="(one, index) in lights" :key="one.name" :value="index ? one.name : ''">{{ one.name }}</option></select></label>

@@ -71,7 +71,6 @@ async function removePhoto(photo: string) {
 
 const path = () => ({ params: { path: { client_id: id.value } } })
 watch(id, async (now) => {
-  noteForgotten(null, '')
   if (!now) return
   await tried(async () => {
     pieces.value = await answered(api.GET('/api/clients/{client_id}/rail', path()))

@@ -1,4 +1,4 @@
-"""The array types that the core passes round: the last axis holds the channels, any batch in front."""
+"""The arrays that the core passes round: the last axis holds the channels, any batch in front."""
 
 from typing import Any
 
@@ -13,3 +13,8 @@ BoolArray = NDArray[np.bool_]
 ByteArray = NDArray[np.uint8]
 LabelArray = NDArray[np.int8]
 """Few labels for many pixels."""
+
+
+def some_of(many: np.ndarray, about: int) -> np.ndarray:
+    """Some of many, evenly taken: at least about as many, where there are, and less than twice. (n, ...) to (m, ...)."""
+    return many[:: max(1, len(many) // about)]

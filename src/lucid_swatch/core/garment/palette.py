@@ -5,7 +5,7 @@ from dataclasses import dataclass
 import cv2
 import numpy as np
 
-from ..colour.arrays import BoolArray, FloatArray, IntArray, LabelArray
+from ..colour.arrays import BoolArray, FloatArray, IntArray, LabelArray, some_of
 from ..colour.difference import delta_e_2000
 from ..colour.spaces import like, rgb_linear_to_lab
 
@@ -116,7 +116,7 @@ def _edge_strength(lab: FloatArray) -> FloatArray:
 def _middle(values: FloatArray) -> FloatArray:
     """The median of some thousand of many. (n, channels) to (channels,)."""
     # short columns are sorted several times sooner than numpy prepares for their median
-    columns = np.sort(np.ascontiguousarray(_some(values).T))
+    columns = np.sort(np.ascontiguousarray(some_of(values, MIDDLE_OF).T))
     half = (columns.shape[1] - 1) // 2, columns.shape[1] // 2
     middle: FloatArray = columns[:, half].mean(axis=1).astype(np.float64)
     return middle
@@ -124,12 +124,7 @@ def _middle(values: FloatArray) -> FloatArray:
 
 def _middle_of(values: FloatArray, chosen: BoolArray) -> FloatArray:
     """The middle of some of the values. (n, channels), (n,) to (channels,)."""
-    return _middle(values[_some(np.flatnonzero(chosen))])
-
-
-def _some(many: np.ndarray) -> np.ndarray:
-    """Some thousand of many, evenly taken. (n, ...) to (m, ...)."""
-    return many[:: max(1, len(many) // MIDDLE_OF)]
+    return _middle(values[some_of(np.flatnonzero(chosen), MIDDLE_OF)])
 
 
 def _flat_sample(edge: FloatArray, sample: int, rng: np.random.Generator) -> IntArray:
@@ -142,7 +137,7 @@ def _flat_sample(edge: FloatArray, sample: int, rng: np.random.Generator) -> Int
 
 
 def _shades(feature: FloatArray, seed: int) -> LabelArray:
-    few = feature[:: max(1, len(feature) // 6000)].astype(np.float32)
+    few = some_of(feature, 6000).astype(np.float32)
     # as one number each: rows are told apart much more slowly
     count = min(SHADES, len(np.unique(np.rint(few * 10) @ np.array([1e8, 1e4, 1.0]))))
     criteria = (cv2.TERM_CRITERIA_EPS + cv2.TERM_CRITERIA_MAX_ITER, 60, 0.05)
@@ -280,7 +275,7 @@ def _without_blends(rgb_linear: FloatArray, pixels: IntArray, inside: BoolArray,
         return labels
     picture = np.full(inside.shape, -1, dtype=np.int8)
     picture[inside] = labels
-    light = np.array([_middle(rgb_linear[_some(pixels[labels == k])]) for k in range(count)])
+    light = np.array([_middle(rgb_linear[some_of(pixels[labels == k], MIDDLE_OF)]) for k in range(count)])
     kept = np.ones(count, dtype=bool)
     for k in np.argsort(np.bincount(labels, minlength=count)):
         own = (picture == k).astype(np.uint8)
@@ -373,7 +368,7 @@ def _measured(lab: FloatArray, labels: LabelArray, flat: IntArray, inside: BoolA
         pixels = lab[own] if len(own) >= 20 else lab[labels == index]
         centre = _cloth_colour(pixels)
         centres.append(centre)
-        spreads.append(float(np.median(delta_e_2000(pixels[:: max(1, len(pixels) // 500)], centre))))
+        spreads.append(float(np.median(delta_e_2000(some_of(pixels, 500), centre))))
         shares.append(counts[index] / len(labels))
         old.append(index)
     order = np.argsort(shares)[::-1]

@@ -3,14 +3,14 @@
 import cv2
 import numpy as np
 
-from ..colour.arrays import BoolArray, FloatArray, IntArray
+from ..colour.arrays import BoolArray, FloatArray, some_of
 
 CLIPPED = 0.93
 """Linear light above which a channel may have lost something; JPEG blurs the exact limit."""
 LEAST_LOST = 0.002
 """Of the garment, below which nothing is restored."""
 MOST_USED = 80_000
-"""Pixels from which the ratios are read."""
+"""Pixels from which the ratios are read, to within twice as many."""
 LEAST_PIXELS = 40
 """That tell a ratio, or are worth restoring."""
 KEY_STEP, LEVEL_STEP = 0.05, 0.2
@@ -35,24 +35,19 @@ def restore_clipped(rgb_linear: FloatArray, mask: BoolArray) -> FloatArray:
     whole = np.flatnonzero(mask & (lost_of_three == 0))
     # a list of places is gone through sooner than a mask
     pixels = rgb_linear.reshape(-1, 3)
-    usable = pixels[_some(whole)]
+    usable = pixels[some_of(whole, MOST_USED)]
     usable = usable[(usable[:, 0] > 0.01) & (usable[:, 1] > 0.01) & (usable[:, 2] > 0.01)]
     answer = pixels.copy()
     for channel in range(3):
         lost = np.flatnonzero(single & over[channel])
         if len(lost) >= LEAST_PIXELS:
             answer[lost, channel] = _restored(usable, pixels.take(lost, axis=0), channel)
-    restored = answer[_some(np.flatnonzero(single))]
+    restored = answer[some_of(np.flatnonzero(single), MOST_USED)]
     for left in range(3):
         lost = np.flatnonzero(double & ~over[left])
         if len(lost) >= LEAST_PIXELS:
             answer[lost] = _restored_twice(usable, restored, pixels.take(lost, axis=0), left)
     return answer.reshape(rgb_linear.shape)
-
-
-def _some(places: IntArray) -> IntArray:
-    """At most so many, evenly taken. (n,) to (m,)."""
-    return places[:: max(1, len(places) // MOST_USED)]
 
 
 def _restored(usable: FloatArray, lost: FloatArray, channel: int) -> FloatArray:

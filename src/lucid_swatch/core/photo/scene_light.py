@@ -4,7 +4,7 @@ import cv2
 import numpy as np
 from scipy.special import ndtri
 
-from ..colour.arrays import BoolArray, FloatArray
+from ..colour.arrays import BoolArray, FloatArray, some_of
 from ..colour.spaces import RGB_TO_XYZ
 from .light import LAMP_LINE, Light, LightReference
 
@@ -67,7 +67,7 @@ def estimate_light(rgb_linear: FloatArray, mask: BoolArray) -> Light:
     middle = float(belief @ STEPS)
     spread = float(np.sqrt(belief @ (STEPS - middle) ** 2))
     garment = np.flatnonzero(mask)
-    some = rgb_linear.reshape(-1, 3)[garment[:: max(1, len(garment) // MIDDLE_OF)]]
+    some = rgb_linear.reshape(-1, 3)[some_of(garment, MIDDLE_OF)]
     luminance = float(np.median(some @ RGB_TO_XYZ[1])) if len(some) else np.exp(USUAL_GARMENT)
     exposure = USUAL_EXPOSURE + EXPOSURE_SHARE * (np.log(max(luminance, 0.01)) - USUAL_GARMENT)
     trust = white * _bright(brightness) * EXPOSURE_SPREAD**2 / (EXPOSURE_SPREAD**2 + WHITE_SPREAD**2)
