@@ -98,6 +98,7 @@ def test_two_pieces_are_kept_side_by_side(opened):
     expect(kept).to_contain_text("better: Rust ribbed knit · the face comes forward")
     kept.get_by_role("button", name="forget").click()
     expect(page.get_by_text("Rust ribbed knit against nothing is forgotten.")).to_be_visible()
+    expect(page.get_by_text("Kept with the client.")).to_have_count(0)
     page.get_by_role("button", name="take it back").click()
     expect(kept).to_contain_text("the face comes forward")
     page.get_by_label("What is on the left").select_option(label="Solo evening")

@@ -113,6 +113,7 @@ const forget = (one: SideBySide) =>
   tried(async () => {
     const { change } = await answered(api.DELETE('/api/side-by-side/{compared_id}', { params: { path: { compared_id: one.id } } }))
     kept.value = kept.value.filter((other) => other.id !== one.id)
+    said.value = ''
     noteForgotten(change, `${one.left.label} against ${one.right.label} is forgotten.`)
   })
 const remember = () =>
