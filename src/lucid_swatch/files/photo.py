@@ -155,7 +155,11 @@ def _to_srgb(image: Image.Image, icc: bytes | None) -> tuple[Image.Image, str]:
                 return converted, name
         except (ImageCms.PyCMSError, OSError, ValueError):
             pass  # a broken profile says nothing; the pixels are then taken as sRGB
-    return image.convert("RGB"), "sRGB"
+    return image if image.mode == "RGB" else image.convert("RGB"), "sRGB"
+
+
+NEAR_HALF = 0.97
+"""Of the side wanted: as large as a picture at half its size must be to be taken instead."""
 
 
 def _shrunk(picture: ByteArray, side: int) -> ByteArray:
@@ -164,5 +168,8 @@ def _shrunk(picture: ByteArray, side: int) -> ByteArray:
     scale = side / max(rows, columns)
     if scale >= 1:
         return picture
+    if NEAR_HALF * side <= max(rows, columns) / 2 <= side:
+        # the mean of two by two pixels is taken many times sooner than of parts of them
+        scale = 0.5
     size = (max(1, round(columns * scale)), max(1, round(rows * scale)))
     return cast(ByteArray, cv2.resize(picture, size, interpolation=cv2.INTER_AREA))

@@ -4,7 +4,7 @@ import cv2
 import numpy as np
 from scipy.special import ndtri
 
-from ..colour.arrays import BoolArray, FloatArray, some_of
+from ..colour.arrays import BoolArray, FloatArray, RealArray, some_of
 from ..colour.spaces import RGB_TO_XYZ
 from .light import LAMP_LINE, Light, LightReference
 
@@ -89,8 +89,8 @@ def background_estimates(rgb_linear: FloatArray, mask: BoolArray) -> tuple[Float
 
     rgb_linear: (rows, columns, 3). mask: the garment. Returns (4, 2), log ratios of red and blue to green: middle,
     shades of grey, grey edge, brightest; None where no background is left."""
-    step = max(1, max(mask.shape) // 340)
-    small, margin = rgb_linear[::step, ::step], 6
+    step = max(1, round(max(mask.shape) / 340))
+    small, margin = np.ascontiguousarray(rgb_linear[::step, ::step], dtype=np.float32), 6
     garment = cv2.dilate(mask[::step, ::step].astype(np.uint8), np.ones((2 * margin + 1, 2 * margin + 1), np.uint8)) > 0
     readable = ~garment & (_largest(small) < OVEREXPOSED)
     if readable.sum() < max(100, 0.02 * mask[::step, ::step].size):
@@ -99,7 +99,7 @@ def background_estimates(rgb_linear: FloatArray, mask: BoolArray) -> tuple[Float
         return None
     background = small[readable]
     calm = cv2.GaussianBlur(small, (0, 0), 1.0)
-    edges = np.abs(cv2.Sobel(calm, cv2.CV_64F, 1, 0)) + np.abs(cv2.Sobel(calm, cv2.CV_64F, 0, 1))
+    edges = np.abs(cv2.Sobel(calm, cv2.CV_32F, 1, 0)) + np.abs(cv2.Sobel(calm, cv2.CV_32F, 0, 1))
     luminance = background @ RGB_TO_XYZ[1]
     bright = luminance >= np.quantile(luminance, 0.97)
     surfaces = np.stack(
@@ -131,13 +131,13 @@ def _overflow(rgb_linear: FloatArray) -> float:
     """What the share of the photo that reached the top of the scale adds to its exposure, in natural logarithms.
 
     The light in a room is spread about normally in logarithms, so that share is a place in a normal spread."""
-    step = max(1, max(rgb_linear.shape) // 340)
+    step = max(1, round(max(rgb_linear.shape) / 340))
     full = float((_largest(rgb_linear[::step, ::step]) >= OVEREXPOSED).mean())
     places = ndtri([np.clip(full, LEAST_FULL, MOST_FULL), USUALLY_FULL])
     return FULL_SHARE * float(places[0] - places[1])
 
 
-def _largest(rgb_linear: FloatArray) -> FloatArray:
+def _largest(rgb_linear: RealArray) -> RealArray:
     """The largest channel: slices are compared sooner than short rows."""
     return np.maximum(np.maximum(rgb_linear[..., 0], rgb_linear[..., 1]), rgb_linear[..., 2])
 
