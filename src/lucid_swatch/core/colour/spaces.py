@@ -78,7 +78,9 @@ def _picture_to_lab(rgb_linear: FloatArray) -> FloatArray:
     root = np.cbrt(ratio)
     dark = ratio <= np.float32(CUBE_ROOT_ABOVE)
     if dark.any():
-        root[dark] = ratio[dark] / np.float32(SLOPE) + np.float32(4 / 29)
+        ratio /= np.float32(SLOPE)
+        ratio += np.float32(4 / 29)
+        np.copyto(root, ratio, where=dark)
     return cast(FloatArray, cv2.transform(root, _ROOTS_TO_LAB))
 
 

@@ -20,8 +20,12 @@ LIGHTNESS_WEIGHT = 0.55
 
 SHADES = 14
 SAMPLE = 16_000
+SHADES_OF = 3_000
+"""Pixels in which the shades are found."""
 MIDDLE_OF = 2_000
 """Pixels from which a median is taken while grouping."""
+MIDDLES_OF = 60_000
+"""Pixels of all colours together, from which the middle of each is taken."""
 LIT_QUANTILE = 0.68
 """Lightness is read above the middle of a colour's pixels: folds darken more cloth than they brighten."""
 TAIL_WEIGHT = 0.35
@@ -52,7 +56,7 @@ def read_palette(rgb_linear: FloatArray, mask: BoolArray, seed: int = 0, sample:
     # a list of places is gone through sooner than a mask, once more for every picture
     pixels = np.flatnonzero(inside)
     edge = _edge_strength(lab_picture).ravel()[pixels]
-    lab = lab_picture.reshape(-1, 3)[pixels]
+    lab = lab_picture.reshape(-1, 3).take(pixels, axis=0)
     feature = shading_free(lab)
     rng = np.random.default_rng(seed)
     chosen = _flat_sample(edge, sample, rng)
@@ -122,14 +126,27 @@ def _middle(values: FloatArray) -> FloatArray:
     return middle
 
 
-def _middle_of(values: FloatArray, chosen: BoolArray) -> FloatArray:
-    """The middle of some of the values. (n, channels), (n,) to (channels,)."""
-    return _middle(values[some_of(np.flatnonzero(chosen), MIDDLE_OF)])
+def _middles(values: FloatArray, labels: LabelArray, count: int, places: IntArray | None = None) -> FloatArray:
+    """The middle of each colour.
+
+    values: (n, channels). labels: (n,), below count; where places are given, of the values at those. Returns
+    (count, channels)."""
+    every = max(1, len(labels) // MIDDLES_OF)
+    few = np.ascontiguousarray(labels[::every])
+    own = [np.flatnonzero(few == k) * every for k in range(count)]
+    # a colour that is hardly there is looked for everywhere
+    own = [o if len(o) >= LEAST_OF_MIDDLE else np.flatnonzero(labels == k) for k, o in enumerate(own)]
+    own = [some_of(o, MIDDLE_OF) for o in own]
+    return np.array([_middle(values[o if places is None else places[o]]) for o in own])
+
+
+LEAST_OF_MIDDLE = 100
+"""Pixels of a colour."""
 
 
 def _flat_sample(edge: FloatArray, sample: int, rng: np.random.Generator) -> IntArray:
     """Pixels that are one colour rather than the blend at an edge."""
-    limit = max(4.0, float(np.quantile(edge, 0.5)))
+    limit = max(4.0, float(np.quantile(some_of(edge, MIDDLES_OF), 0.5)))
     flat = np.flatnonzero(edge <= limit)
     if len(flat) > sample:
         flat = rng.choice(flat, sample, replace=False)
@@ -137,7 +154,7 @@ def _flat_sample(edge: FloatArray, sample: int, rng: np.random.Generator) -> Int
 
 
 def _shades(feature: FloatArray, seed: int) -> LabelArray:
-    few = some_of(feature, 6000).astype(np.float32)
+    few = some_of(feature, SHADES_OF).astype(np.float32)
     # as one number each: rows are told apart much more slowly
     count = min(SHADES, len(np.unique(np.rint(few * 10) @ np.array([1e8, 1e4, 1.0]))))
     criteria = (cv2.TERM_CRITERIA_EPS + cv2.TERM_CRITERIA_MAX_ITER, 60, 0.05)
@@ -148,17 +165,16 @@ def _shades(feature: FloatArray, seed: int) -> LabelArray:
 
 def _merged(feature: FloatArray, lab: FloatArray, shades: LabelArray) -> IntArray:
     """Joins shades that a person would call one colour, the closest pair first."""
-    _, group = np.unique(shades, return_inverse=True)
-    group = group.astype(np.intp)
-    own = [np.flatnonzero(group == g) for g in range(int(group.max()) + 1)]
+    own = [np.flatnonzero(shades == shade) for shade in np.flatnonzero(np.bincount(shades))]
     centres = [_middle(lab[pixels]) for pixels in own]
     middle = [_middle(feature[pixels]) for pixels in own]
     while (pair := _one_colour(feature, own, centres, middle)) is not None:
         a, b = pair
-        own[a] = np.sort(np.concatenate([own[a], own[b]]))
+        own[a] = np.sort(np.concatenate([own[a], own[b]]), kind="stable")
         centres[a], middle[a] = _middle(lab[own[a]]), _middle(feature[own[a]])
         for values in (own, centres, middle):
             del values[b]
+    group = np.empty(len(shades), dtype=np.intp)
     for g, pixels in enumerate(own):
         group[pixels] = g
     return group
@@ -222,6 +238,8 @@ SOFT_BORDER = 0.5
 """Change across a pixel, as a part of the difference between two shades, below which light made the border."""
 MOST_BORDERS = 40_000
 """Places at which the change of colour is looked at."""
+BORDERS_OF = 400_000
+"""Pixels of the picture in which they are looked for."""
 OWN_BORDER = 0.25
 """Part of the border of a fold or a highlight that is with its own cloth, at least."""
 
@@ -235,8 +253,8 @@ def _without_shading(
     Returns (n,), renumbered."""
     picture = np.full(inside.shape, -1, dtype=np.int8)
     picture[inside] = labels
-    middle = np.array([_middle_of(lab, labels == k) for k in range(count)])
-    share = np.bincount(labels, minlength=count) / len(labels)
+    middle = _middles(lab, labels, count)
+    share = _counts(labels, count) / len(labels)
     low, high, step = _borders(lab_picture, picture)
     merged = np.arange(count)
     for small in np.argsort(share):
@@ -275,9 +293,9 @@ def _without_blends(rgb_linear: FloatArray, pixels: IntArray, inside: BoolArray,
         return labels
     picture = np.full(inside.shape, -1, dtype=np.int8)
     picture[inside] = labels
-    light = np.array([_middle(rgb_linear[some_of(pixels[labels == k], MIDDLE_OF)]) for k in range(count)])
+    light = _middles(rgb_linear, labels, count, pixels)
     kept = np.ones(count, dtype=bool)
-    for k in np.argsort(np.bincount(labels, minlength=count)):
+    for k in np.argsort(_counts(labels, count)):
         own = (picture == k).astype(np.uint8)
         core = cv2.erode(own, np.ones((3, 3), np.uint8))
         others = [j for j in range(count) if j != k and kept[j]]
@@ -286,8 +304,8 @@ def _without_blends(rgb_linear: FloatArray, pixels: IntArray, inside: BoolArray,
             kept[k] = False
     if kept.all():
         return labels
-    lost = ~kept[labels]
-    lab = rgb_linear_to_lab(rgb_linear[pixels[lost]])
+    lost = np.flatnonzero(~kept[labels])
+    lab = rgb_linear_to_lab(rgb_linear.take(pixels[lost], axis=0)[None])[0]
     centres = rgb_linear_to_lab(light[kept])
     answer = (np.cumsum(kept) - 1).astype(np.int8)[labels]
     answer[lost] = _nearest(shading_free(lab), shading_free(centres))
@@ -327,11 +345,13 @@ def _borders(lab_picture: FloatArray, picture: LabelArray) -> tuple[LabelArray, 
     shades, and the change of colour from a pixel before the border to a pixel behind it, CIELAB units, each (k,)."""
     colours, labels = lab_picture.reshape(-1, 3), picture.ravel()
     rows, columns = picture.shape
+    # a large picture has more borders than a median needs in some of its rows
+    some = max(1, picture.size // BORDERS_OF)
     met = [
-        (1, _met([picture[:, k : columns - 3 + k] for k in range(4)], columns)),
-        (columns, _met([picture[k : rows - 3 + k] for k in range(4)], columns)),
+        (1, _met([picture[:rows:some, k : columns - 3 + k] for k in range(4)], some * columns)),
+        (columns, _met([picture[k : rows - 3 + k : some] for k in range(4)], some * columns)),
     ]
-    # where motifs are fine there are far more borders than a median needs; as many of either direction
+    # where motifs are fine there are still too many; as many of either direction
     every = max(1, sum(len(places) for _, places in met) // MOST_BORDERS)
     low, high, steps = [], [], []
     for apart, places in met:
@@ -344,17 +364,23 @@ def _borders(lab_picture: FloatArray, picture: LabelArray) -> tuple[LabelArray, 
     return np.concatenate(low), np.concatenate(high), np.concatenate(steps)
 
 
-def _met(four: list[LabelArray], columns: int) -> IntArray:
-    """The first of four pixels in a row of which the middle two are two shades, as places in a picture of so many
-    columns. four: each (rows, columns). Returns (n,)."""
+def _met(four: list[LabelArray], apart: int) -> IntArray:
+    """The first of four pixels in a row of which the middle two are two shades, as places in a picture in which so many
+    pixels lie from one of the rows to the next. four: each (rows, columns). Returns (n,)."""
     before, left, right, behind = four
     meet = (left != right) & (left >= 0) & (right >= 0) & (before >= 0) & (behind >= 0)
     row, column = np.divmod(np.flatnonzero(meet), meet.shape[1])
-    return row * columns + column
+    return row * apart + column
+
+
+def _counts(labels: LabelArray, count: int) -> IntArray:
+    """How many pixels each colour has. labels: (n,), below count. Returns (count,)."""
+    # few labels are compared sooner than they are made numbers to count by
+    return np.array([np.count_nonzero(labels == k) for k in range(count)])
 
 
 def _large_enough(labels: LabelArray, count: int) -> IntArray:
-    share = np.bincount(labels, minlength=count) / len(labels)
+    share = _counts(labels, count) / len(labels)
     kept = np.flatnonzero(share >= LEAST_SHARE)
     return kept if len(kept) else np.array([share.argmax()])
 
@@ -362,7 +388,7 @@ def _large_enough(labels: LabelArray, count: int) -> IntArray:
 def _measured(lab: FloatArray, labels: LabelArray, flat: IntArray, inside: BoolArray) -> Palette:
     """lab: (n, 3), of the pixels inside. labels: (n,), their colours. flat: (k,), those that are no blend."""
     centres, spreads, shares, old = [], [], [], []
-    counts = np.bincount(labels)
+    counts = _counts(labels, int(labels.max()) + 1)
     for index in np.flatnonzero(counts):
         own = flat[labels[flat] == index]
         pixels = lab[own] if len(own) >= 20 else lab[labels == index]

@@ -26,9 +26,9 @@ def restore_clipped(rgb_linear: FloatArray, mask: BoolArray) -> FloatArray:
     rgb_linear: (rows, columns, 3), as shot. mask: (rows, columns). Folds scale light, so the ratio of a channel to the
     other two is the same in a fold as beside it: it is read where nothing is clipped, from pixels that share the ratio
     of the other two. Answers values above 1 where light was lost. After Zhang and Brainard 2004, JOSA A 21(12)."""
-    # planes are compared and added several times sooner than channels that lie side by side
-    over = [channel > CLIPPED for channel in cv2.split(rgb_linear)]
-    lost_of_three = over[0].astype(np.uint8) + over[1] + over[2]
+    over = rgb_linear > CLIPPED
+    # channels are added up several times sooner than short rows are summed
+    lost_of_three = cv2.transform(over.view(np.uint8), np.ones((1, 3), np.float32))
     single, double = mask & (lost_of_three == 1), mask & (lost_of_three == 2)
     if np.count_nonzero(single | double) < LEAST_LOST * np.count_nonzero(mask):
         return rgb_linear
@@ -39,12 +39,12 @@ def restore_clipped(rgb_linear: FloatArray, mask: BoolArray) -> FloatArray:
     usable = usable[(usable[:, 0] > 0.01) & (usable[:, 1] > 0.01) & (usable[:, 2] > 0.01)]
     answer = pixels.copy()
     for channel in range(3):
-        lost = np.flatnonzero(single & over[channel])
+        lost = np.flatnonzero(single & over[..., channel])
         if len(lost) >= LEAST_PIXELS:
             answer[lost, channel] = _restored(usable, pixels.take(lost, axis=0), channel)
     restored = answer[some_of(np.flatnonzero(single), MOST_USED)]
     for left in range(3):
-        lost = np.flatnonzero(double & ~over[left])
+        lost = np.flatnonzero(double & ~over[..., left])
         if len(lost) >= LEAST_PIXELS:
             answer[lost] = _restored_twice(usable, restored, pixels.take(lost, axis=0), left)
     return answer.reshape(rgb_linear.shape)
