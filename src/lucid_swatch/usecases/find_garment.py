@@ -2,7 +2,7 @@
 
 from dataclasses import replace
 
-from lucid_swatch.core.colour.arrays import ByteArray
+from lucid_swatch.core.colour.arrays import ByteArray, FloatArray
 from lucid_swatch.core.photo.outline import Outline, find_outline
 from lucid_swatch.core.photo.second_look import agreement, second_is_better
 from lucid_swatch.core.problems import Refused
@@ -14,11 +14,12 @@ AGREED = 0.9
 """Of what either look found: what both found, from which on one confirms the other."""
 
 
-def find_garment(srgb: ByteArray, cut_out: CutOut) -> Outline:
+def find_garment(srgb: ByteArray, cut_out: CutOut, seen: FloatArray | None = None) -> Outline:
     """The garment in a photo; where its outline is unsure, that of a second look with room around it, if that is better.
 
-    srgb: (rows, columns, 3). Refused when nothing stands out."""
-    first = find_outline(srgb, cut_out(srgb))
+    srgb: (rows, columns, 3). seen: (rows, columns), what the cut-out says of it, where it was asked before. Refused when
+    nothing stands out."""
+    first = find_outline(srgb, cut_out(srgb) if seen is None else seen)
     if first.confidence >= SURE:
         return first
     try:

@@ -3,7 +3,8 @@
 from collections.abc import Callable
 from dataclasses import dataclass, replace
 
-from lucid_swatch.core.colour.arrays import FloatArray
+from lucid_swatch.core.beside import beside
+from lucid_swatch.core.colour.arrays import BoolArray, FloatArray
 from lucid_swatch.core.garment.cloth_light import light_from_cloth
 from lucid_swatch.core.garment.measurement import Measurement, look_at_cloth, looks_fine, measure_cloth
 from lucid_swatch.core.garment.school import BROAD, School
@@ -59,22 +60,25 @@ def measure_photo(
     Refused when there is no garment, naming the photo."""
     source = source or LightSource()
     try:
+        rgb = photo.rgb_linear
         if outline is None:
             progress("finding the garment")
-            outline = find_garment(photo.srgb, cut_out)
+            seen = cut_out(photo.srgb)
+            aside = _seen_aside(photo, rgb, seen > PROBABLY)
+            outline = find_garment(photo.srgb, cut_out, seen)
+        else:
+            aside = _seen_aside(photo, rgb, outline.mask)
         progress("reading the light")
-        sighting = find_card(photo.largest)
-        outline = _without_references(photo, outline, sighting, source.neutral)
-        light = _light(photo, outline, sighting, source)
+        sighting, larger = aside()
+        outline = _without_references(rgb, outline, sighting, source.neutral)
+        light = _light(rgb, outline, sighting, source)
         progress("reading the colours")
-        fine = photo.has_finer and looks_fine(photo.rgb_linear, outline.mask, light)
-        if not fine:
-            sight = look_at_cloth(photo.rgb_linear, outline.mask, light)
-            fine = photo.has_finer and sight.fine
-        if fine:
+        if larger is None:
+            sight = look_at_cloth(rgb, outline.mask, light)
+            larger = photo.finer() if photo.has_finer and sight.fine else None
+        if larger is not None:
             progress("looking closer at a fine pattern")
-            photo = photo.finer()
-            outline = enlarged(outline, photo.srgb.shape[:2])
+            photo, outline = larger, enlarged(outline, larger.srgb.shape[:2])
             sight = look_at_cloth(photo.rgb_linear, outline.mask, light)
         measurement = measure_cloth(sight, school, source.reader)
     except Refused as problem:
@@ -83,20 +87,36 @@ def measure_photo(
     return PhotoReading(photo, outline, measurement)
 
 
-def _without_references(photo: Photo, outline: Outline, sighting: Sighting, neutral: NeutralPoint | None) -> Outline:
+PROBABLY = 0.5
+
+
+def _seen_aside(photo: Photo, rgb_linear: FloatArray, mask: BoolArray) -> Callable[[], tuple[Sighting, Photo | None]]:
+    """What needs no outline and is found beside it: the card, and the larger photo where the cloth asks for it.
+
+    rgb_linear: of the photo, (rows, columns, 3). mask: (rows, columns), about where the garment is."""
+
+    def seen() -> tuple[Sighting, Photo | None]:
+        fine = photo.has_finer and bool(mask.any()) and looks_fine(rgb_linear, mask)
+        return find_card(photo.largest), photo.finer() if fine else None
+
+    return beside(seen)
+
+
+def _without_references(
+    rgb_linear: FloatArray, outline: Outline, sighting: Sighting, neutral: NeutralPoint | None
+) -> Outline:
     """The outline without the card or paper that tells the light."""
     mask = outline.mask
     if sighting.card is not None:
         left = mask & ~sighting.card.region(mask.shape)
         mask = left if left.any() else mask
     if neutral is not None:
-        mask = without_card(photo.rgb_linear, mask, neutral.x, neutral.y)
+        mask = without_card(rgb_linear, mask, neutral.x, neutral.y)
     return replace(outline, mask=mask)
 
 
-def _light(photo: Photo, outline: Outline, sighting: Sighting, source: LightSource) -> Light:
+def _light(rgb: FloatArray, outline: Outline, sighting: Sighting, source: LightSource) -> Light:
     """The most trusted light there is: the reader, the stylist's tap, a card in the photo, the series, the scene."""
-    rgb = photo.rgb_linear
     if source.reader is not None:
         return light_from_cloth(rgb, outline.mask, source.reader)
     if source.neutral is not None:

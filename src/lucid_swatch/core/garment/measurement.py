@@ -5,12 +5,13 @@ from dataclasses import dataclass, replace
 import cv2
 import numpy as np
 
+from ..beside import beside
 from ..colour.arrays import BoolArray, FloatArray
 from ..colour.spaces import chroma, lab_to_rgb_linear, rgb_linear_to_lab
 from ..photo.clipping import restore_clipped
 from ..photo.light import NINE_IN_TEN, Light, light_doubt, relit
 from .hardware import Hardware, read_hardware
-from .palette import SAMPLE, Palette, read_palette, run_length
+from .palette import Palette, read_palette, run_length
 from .pattern import Pattern, read_pattern
 from .piece import Piece
 from .school import BROAD, School
@@ -61,38 +62,43 @@ class Sight:
     @property
     def fine(self) -> bool:
         """Whether motifs or yarns are so fine that a larger picture of the same photo would tell more."""
-        return self.yarns > FINE_YARNS or (len(self.palette.lab) > 1 and run_length(self.palette.labels) < FINE_RUN)
+        return _fine(self.palette, self.yarns)
 
 
-def look_at_cloth(rgb_linear: FloatArray, mask: BoolArray, light: Light, sample: int = SAMPLE) -> Sight:
+def look_at_cloth(rgb_linear: FloatArray, mask: BoolArray, light: Light) -> Sight:
     """The colours of a garment in daylight.
 
-    rgb_linear: (rows, columns, 3), as shot. mask: (rows, columns), the garment, at least one pixel. sample: pixels from
-    which the colours are found."""
+    rgb_linear: (rows, columns, 3), as shot. mask: (rows, columns), the garment, at least one pixel."""
     box = _box(mask)
     cloth, inside = np.ascontiguousarray(rgb_linear[box]), mask[box]
     daylight = relit(restore_clipped(cloth, inside), light)
-    palette = read_palette(daylight, inside, sample=sample)
-    lab = rgb_linear_to_lab(np.maximum(daylight, 0))
+    picture = beside(lambda: rgb_linear_to_lab(np.maximum(daylight, 0)))
+    palette = read_palette(daylight, inside)
+    lab = picture()
     return Sight(lab, inside, palette, yarn_chroma(lab, palette), light, box, mask.shape)
 
 
-def looks_fine(rgb_linear: FloatArray, mask: BoolArray, light: Light) -> bool:
+def looks_fine(rgb_linear: FloatArray, mask: BoolArray) -> bool:
     """Whether motifs or yarns are fine in the middle of a garment, which a small part tells much sooner than the whole.
 
-    rgb_linear: (rows, columns, 3), as shot. mask: (rows, columns), at least one pixel."""
-    return look_at_cloth(rgb_linear, _deepest_part(mask), light, PART_SAMPLE).fine
+    rgb_linear: (rows, columns, 3), as shot: no usual light makes fine of coarse. mask: (rows, columns), about where the
+    garment is, at least one pixel."""
+    part = _deepest_part(mask)
+    cloth, inside = np.ascontiguousarray(rgb_linear[part]), mask[part]
+    palette = read_palette(cloth, inside, sample=PART_SAMPLE)
+    return _fine(palette, yarn_chroma(rgb_linear_to_lab(cloth), palette))
 
 
-def _deepest_part(mask: BoolArray) -> BoolArray:
-    """The square of a garment round the place farthest from its edge. (rows, columns)."""
+def _fine(palette: Palette, yarns: float) -> bool:
+    return yarns > FINE_YARNS or (len(palette.lab) > 1 and run_length(palette.labels) < FINE_RUN)
+
+
+def _deepest_part(mask: BoolArray) -> tuple[slice, slice]:
+    """The square of a garment round the place farthest from its edge. mask: (rows, columns)."""
     depth = cv2.distanceTransform(mask.astype(np.uint8), cv2.DIST_L2, cv2.DIST_MASK_3)
     row, column = np.unravel_index(int(depth.argmax()), mask.shape)
     half = PART_SIDE // 2
-    square = np.s_[max(0, int(row) - half) : int(row) + half, max(0, int(column) - half) : int(column) + half]
-    part = np.zeros_like(mask)
-    part[square] = mask[square]
-    return part
+    return np.s_[max(0, int(row) - half) : int(row) + half, max(0, int(column) - half) : int(column) + half]
 
 
 PART_SIDE, PART_SAMPLE = 192, 4_000
@@ -104,6 +110,7 @@ def measure_cloth(sight: Sight, school: School = BROAD, told: FloatArray | None 
 
     told: (3,), CIELAB of the main colour where a colour reader has been held to it."""
     palette, light = sight.palette, sight.light
+    surface = beside(lambda: read_surface(sight.lab, palette))
     pattern = read_pattern(palette, sight.inside, sight.yarns)
     lab, share, parts, threads = _described(palette, pattern)
     uncertainty = NINE_IN_TEN * np.hypot(light_doubt(lab, light), _own_doubt(lab))
@@ -121,8 +128,8 @@ def measure_cloth(sight: Sight, school: School = BROAD, told: FloatArray | None 
     labels = np.full(sight.shape, -1, dtype=np.int8)
     labels[sight.box] = palette.labels
     return Measurement(
-        lab, share, uncertainty, parts, tuple(s.name for s in sorts), pattern, read_surface(sight.lab, palette), hardware,
-        main, light, replace(palette, labels=labels), threads,
+        lab, share, uncertainty, parts, tuple(s.name for s in sorts), pattern, surface(), hardware, main, light,
+        replace(palette, labels=labels), threads,
     )  # fmt: skip
 
 
