@@ -129,14 +129,14 @@ def _cut(picture: ByteArray, marks: ByteArray) -> ByteArray:
     start = few if min(cloth.sum(), (~cloth).sum()) >= LEAST_COLOURS else np.s_[:, :]
     cv2.setRNGSeed(7)
     models = background, foreground
-    # the first groups of colour are found nearly as well on a few places, and are refined on all of them
-    cv2.grabCut(np.ascontiguousarray(picture[start]), marks[start].copy(), None, *models, 0, cv2.GC_INIT_WITH_MASK)
-    cv2.grabCut(picture, marks, None, *models, 2, cv2.GC_EVAL)
+    # the groups of colour are found nearly as well on a few places, and are refined on all of them
+    cv2.grabCut(np.ascontiguousarray(picture[start]), marks[start].copy(), None, *models, 2, cv2.GC_INIT_WITH_MASK)
+    cv2.grabCut(picture, marks, None, *models, 1, cv2.GC_EVAL)
     return marks
 
 
 EVERY, LEAST_COLOURS = 3, 200
-"""Rows and columns of the places on which the groups of colour are begun; and how many it takes of either side."""
+"""Rows and columns of the places on which the groups of colour are found; and how many it takes of either side."""
 
 
 def _around(near: BoolArray) -> tuple[slice, slice]:
