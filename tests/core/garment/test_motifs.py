@@ -3,7 +3,14 @@
 import numpy as np
 import pytest
 
-from lucid_swatch.core.garment.motifs import motif_spacing, painted, read_borders, read_lattice, read_motifs
+from lucid_swatch.core.garment.motifs import (
+    motif_spacing,
+    painted,
+    read_borders,
+    read_lattice,
+    read_likeness,
+    read_motifs,
+)
 from lucid_swatch.core.garment.palette import run_length
 
 SIDE = 400
@@ -22,7 +29,7 @@ def gingham(period):
 @pytest.mark.parametrize("period", [20, 40, 80])
 def test_the_repeat_of_a_lattice_is_its_period(period):
     labels = dots(period, period / 4)
-    assert read_lattice(labels, LAB, run_length(labels)).distance == pytest.approx(period, abs=1.5)
+    assert read_lattice(read_likeness(labels, LAB), run_length(labels)).distance == pytest.approx(period, abs=1.5)
 
 
 def test_scattered_spots_have_no_lattice():
@@ -30,13 +37,16 @@ def test_scattered_spots_have_no_lattice():
     labels = np.zeros((SIDE, SIDE), int)
     for x, y in rng.uniform(0, SIDE, (140, 2)):
         labels[(X - x) ** 2 + (Y - y) ** 2 < 60] = 1
-    assert read_lattice(labels, LAB, run_length(labels)) is None
+    assert read_lattice(read_likeness(labels, LAB), run_length(labels)) is None
 
 
 def test_bands_run_through_and_dots_do_not():
     lines = ((X % 40 < 6) | (Y % 40 < 6)).astype(int)
     spots = dots(40, 10)
-    assert read_lattice(lines, LAB, run_length(lines)).ridge > read_lattice(spots, LAB, run_length(spots)).ridge
+    assert (
+        read_lattice(read_likeness(lines, LAB), run_length(lines)).ridge
+        > read_lattice(read_likeness(spots, LAB), run_length(spots)).ridge
+    )
 
 
 @pytest.mark.parametrize(

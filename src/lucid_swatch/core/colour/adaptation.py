@@ -1,5 +1,8 @@
 """Chromatic adaptation: what a surface would look like under another light."""
 
+from typing import cast
+
+import cv2
 import numpy as np
 
 from .arrays import FloatArray
@@ -27,6 +30,9 @@ def relight(rgb_linear: FloatArray, light_rgb: FloatArray, amount: float = 1.0) 
     light = RGB_TO_XYZ @ (light_rgb / max(float(RGB_TO_XYZ[1] @ light_rgb), 1e-9))
     believed = D65_WHITE * (light / D65_WHITE) ** amount
     matrix = XYZ_TO_RGB @ adaptation_matrix(believed) @ RGB_TO_XYZ
+    if rgb_linear.dtype == np.float32 and rgb_linear.ndim == 3 and rgb_linear.size:
+        # a picture, at half the time
+        return cast(FloatArray, cv2.transform(np.ascontiguousarray(rgb_linear), matrix.astype(np.float32)))
     relit: FloatArray = rgb_linear @ like(matrix, rgb_linear).T
     return relit
 

@@ -71,13 +71,16 @@ def read_hardware(lab: FloatArray, palette: Palette) -> Hardware | None:
 
 def _parts(lab: FloatArray, inside: BoolArray, palette: Palette, cloth: FloatArray) -> list[tuple[BoolArray, float]]:
     """Small places that are no colour of the cloth, each with its share of the garment."""
-    free = shading_free(lab)
-    off = np.ones(inside.shape, dtype=bool)
+    pixels = np.flatnonzero(inside)
+    lightness = lab[..., 0].ravel().take(pixels)
+    _, red, yellow = np.ascontiguousarray(shading_free(lab.reshape(-1, 3).take(pixels, axis=0)).T)
+    off = np.ones(len(pixels), dtype=bool)
     for colour, plain in zip(shading_free(cloth), cloth, strict=True):
-        off &= (np.hypot(free[..., 1] - colour[1], free[..., 2] - colour[2]) > OFF_CLOTH) | (
-            np.abs(lab[..., 0] - plain[0]) > OFF_LIGHTNESS
-        )
-    found = cv2.morphologyEx((off & inside).astype(np.uint8), cv2.MORPH_OPEN, np.ones((3, 3), np.uint8))
+        away = (red - np.float32(colour[1])) ** 2 + (yellow - np.float32(colour[2])) ** 2
+        off &= (away > OFF_CLOTH**2) | (np.abs(lightness - np.float32(plain[0])) > OFF_LIGHTNESS)
+    strange = np.zeros(inside.shape, np.uint8)
+    strange.ravel()[pixels[off]] = 1
+    found = cv2.morphologyEx(strange, cv2.MORPH_OPEN, np.ones((3, 3), np.uint8))
     count, labels, stats, _ = cv2.connectedComponentsWithStats(found, connectivity=8)
     whole = max(int((palette.labels >= 0).sum()), 1)
     shares = stats[:, cv2.CC_STAT_AREA] / whole

@@ -50,38 +50,50 @@ class Motifs:
         return self.roundness > 0.68 and self.solidity > 0.9
 
 
+@dataclass(frozen=True, slots=True, eq=False)
+class Likeness:
+    """How much a cloth is like itself when it is moved."""
+
+    table: FloatArray
+    """(2 reach + 1, 2 reach + 1): autocorrelation of the painted cloth by rows and columns moved, 1 in the middle."""
+    reach: int
+    """Pixels either way."""
+
+
 LEAST_LIKENESS = 0.28
 
 
-def read_lattice(labels: LabelArray, lab: FloatArray, run: float, banded: bool = False) -> Lattice | None:
+def read_lattice(likeness: Likeness, run: float, banded: bool = False) -> Lattice | None:
     """The shortest distance at which the pattern meets itself nearly as well as anywhere; None without one.
 
-    labels: (rows, columns), the colour of each pixel, -1 outside. lab: (n, 3). run: pixels of one colour in a row.
-    banded: whether it is stripes, which are like themselves at any distance along the bands."""
-    likeness, reach = _likeness(labels, lab)
-    peak = likeness == cv2.dilate(likeness, np.ones((5, 5), np.uint8))
+    run: pixels of one colour in a row. banded: whether it is stripes, which are like themselves at any distance along
+    the bands."""
+    table, reach = likeness.table, likeness.reach
+    peak = table == cv2.dilate(table, np.ones((5, 5), np.uint8))
     ys, xs = np.nonzero(peak)
     far = np.hypot(ys - reach, xs - reach)
     beyond = far > max(3.0, (1.2 if banded else 0.6) * run)
     ys, xs, far = ys[beyond], xs[beyond], far[beyond]
-    if len(far) == 0 or likeness[ys, xs].max() < LEAST_LIKENESS:
+    if len(far) == 0 or table[ys, xs].max() < LEAST_LIKENESS:
         return None
-    strong = likeness[ys, xs] >= 0.75 * likeness[ys, xs].max()
+    strong = table[ys, xs] >= 0.75 * table[ys, xs].max()
     nearest = np.flatnonzero(strong)[far[strong].argmin()]
     along = np.array([ys[nearest] - reach, xs[nearest] - reach])
     across = np.array([along[1], -along[0]])
     way = np.linspace(0.1, 1.0, 19)[:, None]
-    ridge = min(_least_on(likeness, reach, way * step) for step in (along, across))
+    ridge = min(_least_on(likeness, way * step) for step in (along, across))
     return Lattice(float(far[nearest]), ridge)
 
 
-def _least_on(likeness: FloatArray, reach: int, offsets: FloatArray) -> float:
-    places = np.clip(np.rint(offsets + reach).astype(np.intp), 0, 2 * reach)
-    return float(likeness[places[:, 0], places[:, 1]].min())
+def _least_on(likeness: Likeness, offsets: FloatArray) -> float:
+    places = np.clip(np.rint(offsets + likeness.reach).astype(np.intp), 0, 2 * likeness.reach)
+    return float(likeness.table[places[:, 0], places[:, 1]].min())
 
 
-def _likeness(labels: LabelArray, lab: FloatArray) -> tuple[FloatArray, int]:
-    """Autocorrelation of the painted cloth, 1 in the middle, to a reach of pixels either way."""
+def read_likeness(labels: LabelArray, lab: FloatArray) -> Likeness:
+    """The likeness of a cloth to itself, to nearly half of its shorter side either way.
+
+    labels: (rows, columns), the colour of each pixel, -1 outside. lab: (n, 3)."""
     inside: FloatArray = (labels >= 0).astype(np.float32)
     reach = int(min(labels.shape) * 0.45)
     # shifts beyond the reach are not looked at, so that they may wrap round
@@ -93,7 +105,7 @@ def _likeness(labels: LabelArray, lab: FloatArray) -> tuple[FloatArray, int]:
     both, alike = (table[np.ix_(rows, columns)] for table in (overlap, fft.irfft2(spectrum, shape)))
     window = alike / np.maximum(both, 0.15 * overlap[0, 0])
     window = window / max(window[reach, reach], 1e-9)
-    return cv2.GaussianBlur(window.astype(np.float32), (0, 0), 1.0), reach
+    return Likeness(cv2.GaussianBlur(window.astype(np.float32), (0, 0), 1.0), reach)
 
 
 def _spectrum(pictures: list[FloatArray], shape: Sequence[int]) -> FloatArray:

@@ -6,10 +6,11 @@ from typing import cast
 import cv2
 import numpy as np
 
+from ..beside import beside
 from ..colour.arrays import BoolArray, FloatArray, LabelArray
 from ..colour.difference import delta_e_2000
 from ..colour.spaces import chroma
-from .motifs import Borders, Lattice, Motifs, motif_spacing, read_borders, read_lattice, read_motifs
+from .motifs import Borders, Lattice, Motifs, motif_spacing, read_borders, read_lattice, read_likeness, read_motifs
 from .palette import Palette, run_length
 from .vocabulary import PatternType, Scale
 
@@ -42,11 +43,12 @@ def read_pattern(palette: Palette, mask: BoolArray, yarns: float = 0.0) -> Patte
     if len(palette.lab) == 1:
         return plain
     labels = _cropped(palette.labels, mask)
+    likeness = beside(lambda: read_likeness(labels, palette.lab))
     width = body_width(labels >= 0)
     run = run_length(labels)
     borders = read_borders(labels, palette.lab)
     banded = borders.directions == 1 and borders.share > 0.5
-    lattice = read_lattice(labels, palette.lab, run, banded)
+    lattice = read_lattice(likeness(), run, banded)
     if run / width < THREADS and len(palette.lab) <= 3 and lattice is None and borders.share < 0.45:
         close = float(delta_e_2000(palette.lab[0], palette.lab[1]))
         return Pattern(PatternType.MARL, Scale.SMALL, 0.85 if close < 45 else 0.6, blended=True)
@@ -130,8 +132,8 @@ def body_width(inside: BoolArray) -> float:
 
 
 def _cropped(labels: LabelArray, mask: BoolArray) -> LabelArray:
-    ys, xs = np.nonzero(mask)
-    box = labels[ys.min() : ys.max() + 1, xs.min() : xs.max() + 1]
+    ys, xs = np.flatnonzero(mask.any(axis=1)), np.flatnonzero(mask.any(axis=0))
+    box = labels[ys[0] : ys[-1] + 1, xs[0] : xs[-1] + 1]
     shrink = READING_SIDE / max(box.shape)
     if shrink >= 1:
         return box

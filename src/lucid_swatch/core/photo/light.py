@@ -91,7 +91,8 @@ def light_doubt(lab: FloatArray, light: Light) -> FloatArray:
 
 def relit(rgb_linear: FloatArray, light: Light) -> FloatArray:
     """The photo as it would be in daylight and rightly exposed. (..., 3) to (..., 3), linear sRGB."""
-    balanced: FloatArray = relight(rgb_linear, light.rgb) / light.exposure
+    balanced = relight(rgb_linear, light.rgb)
+    balanced /= light.exposure
     if light.tone is not None:
         balanced = straightened(balanced, light.tone)
     return balanced if light.correction is None else root_polynomial(balanced, light.correction)
