@@ -11,6 +11,7 @@ from lucid_swatch.core.photo.neutral import NeutralPoint
 from lucid_swatch.core.photo.strokes import Stroke
 from lucid_swatch.core.problems import NotThere, Refused
 from lucid_swatch.demo.studio.scene import Room, room_picture
+from lucid_swatch.files.pictures import mask_png, read_mask
 from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.records import PhotoState
@@ -145,6 +146,21 @@ def test_the_outline_answers_at_once_and_the_colours_follow(coat, sessions, fold
     assert mended.reading == before.reading
     read_kept_photo(sessions, folder, network, coat)
     first, second = (Polygon(o[0]) for o in (mended.outline, photo(sessions, coat).outline))
+    assert first.area == pytest.approx(second.area, rel=0.05)
+
+
+def test_an_outline_kept_at_another_size_is_still_the_outline(coat, sessions, folder, network):
+    before = photo(sessions, coat)
+    kept = read_mask(folder.picture(coat, "found.png").read_bytes())
+    larger = Image.fromarray(kept).resize((round(kept.shape[1] * 1.024), round(kept.shape[0] * 1.024)))
+    folder.keep_picture(coat, "found.png", mask_png(np.asarray(larger)))
+    with sessions.begin() as session:
+        mended = add_stroke(session, folder, coat, Stroke(False, ((0.3, 0.75), (0.7, 0.75)), 0.08))
+    assert mended.outline != before.outline
+    read_kept_photo(sessions, folder, network, coat)
+    after = photo(sessions, coat)
+    assert after.state is PhotoState.READ
+    first, second = (Polygon(o[0]) for o in (mended.outline, after.outline))
     assert first.area == pytest.approx(second.area, rel=0.05)
 
 

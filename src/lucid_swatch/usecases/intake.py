@@ -10,7 +10,7 @@ from uuid import uuid4
 import numpy as np
 from sqlalchemy.orm import Session
 
-from lucid_swatch.core.colour.arrays import ByteArray, FloatArray
+from lucid_swatch.core.colour.arrays import BoolArray, ByteArray, FloatArray
 from lucid_swatch.core.colour.spaces import rgb_linear_to_lab
 from lucid_swatch.core.garment.crop import Window, cloth_window, colour_window
 from lucid_swatch.core.garment.shape import signature
@@ -18,7 +18,7 @@ from lucid_swatch.core.garment.vocabulary import PatternType
 from lucid_swatch.core.photo.light import relit
 from lucid_swatch.core.photo.likeness import difference_hash
 from lucid_swatch.core.photo.neutral import NeutralPoint
-from lucid_swatch.core.photo.outline import Outline, outline_polygons
+from lucid_swatch.core.photo.outline import Outline, outline_polygons, smooth_edge
 from lucid_swatch.core.photo.strokes import Stroke, mend_outline
 from lucid_swatch.core.problems import NotThere, Problem, Refused
 from lucid_swatch.files.photo import Photo, decode_photo
@@ -197,7 +197,7 @@ def _outline(
 ) -> Outline:
     """The outline found before, or searched for now, with the strokes of the stylist on top."""
     try:
-        mask = read_mask(folder.picture(record.id, FOUND).read_bytes())
+        mask = _found_before(record, folder, photo.srgb)
         kept = (record.reading or {}).get("garment", {})
         method = str(kept.get("method", "kept")).removesuffix(", mended by hand")
         found = Outline(mask, float(kept.get("confidence", 0.5)), method)
@@ -205,6 +205,15 @@ def _outline(
         stage("finding the garment")
         found = _searched(record, photo, folder, cut_out)
     return mend_outline(photo.srgb, found, _strokes(record.strokes))
+
+
+def _found_before(record: PhotoRecord, folder: Folder, srgb: ByteArray) -> BoolArray:
+    """The outline that was found before, on a picture of the photo that may be of another size.
+
+    srgb: (rows, columns, 3). NotThere when none is kept."""
+    mask = read_mask(folder.picture(record.id, FOUND).read_bytes())
+    shape = srgb.shape[:2]
+    return mask if mask.shape == shape else smooth_edge(mask, shape)
 
 
 def _searched(record: PhotoRecord, photo: Photo, folder: Folder, cut_out: CutOut) -> Outline:
@@ -292,9 +301,7 @@ def _mended_now(record: PhotoRecord, folder: Folder, strokes: tuple[dict[str, An
     shown = decode_photo(folder.picture(record.id, AS_SHOT).read_bytes(), record.name).srgb
     mask = np.zeros(shown.shape[:2], dtype=bool)
     if folder.has_picture(record.id, FOUND):
-        mask = read_mask(folder.picture(record.id, FOUND).read_bytes())
-    if mask.shape != shown.shape[:2]:
-        return None
+        mask = _found_before(record, folder, shown)
     mended = mend_outline(shown, Outline(mask, 0.5, "kept"), _strokes(strokes))
     return [[list(point) for point in polygon] for polygon in outline_polygons(mended.mask)]
 
