@@ -5,6 +5,7 @@ from dataclasses import dataclass
 import cv2
 import numpy as np
 
+from ..beside import beside
 from ..colour.arrays import BoolArray, FloatArray, IntArray, LabelArray, some_of
 from ..colour.difference import delta_e_2000
 from ..colour.spaces import like, rgb_linear_to_lab
@@ -55,11 +56,11 @@ def read_palette(rgb_linear: FloatArray, mask: BoolArray, seed: int = 0, sample:
     lab_picture = rgb_linear_to_lab(_calmed(rgb_linear))
     # a list of places is gone through sooner than a mask, once more for every picture
     pixels = np.flatnonzero(inside)
-    edge = _edge_strength(lab_picture).ravel()[pixels]
+    edge = beside(lambda: _edge_strength(lab_picture).ravel().take(pixels))
     lab = lab_picture.reshape(-1, 3).take(pixels, axis=0)
     feature = shading_free(lab)
     rng = np.random.default_rng(seed)
-    chosen = _flat_sample(edge, sample, rng)
+    chosen = _flat_sample(edge(), sample, rng)
     shades = _shades(feature[chosen], seed)
     group = _merged(feature[chosen], lab[chosen], shades)
     centres = np.array([_middle(feature[chosen[group == g]]) for g in range(group.max() + 1)])
