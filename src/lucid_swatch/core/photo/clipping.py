@@ -3,7 +3,7 @@
 import cv2
 import numpy as np
 
-from ..colour.arrays import BoolArray, FloatArray, some_of
+from ..colour.arrays import BoolArray, FloatArray, IntArray, some_of
 
 CLIPPED = 0.93
 """Linear light above which a channel may have lost something; JPEG blurs the exact limit."""
@@ -29,47 +29,54 @@ def restore_clipped(rgb_linear: FloatArray, mask: BoolArray) -> FloatArray:
     over = rgb_linear > CLIPPED
     # channels are added up several times sooner than short rows are summed
     lost_of_three = cv2.transform(over.view(np.uint8), np.ones((1, 3), np.float32))
-    single, double = mask & (lost_of_three == 1), mask & (lost_of_three == 2)
-    if np.count_nonzero(single | double) < LEAST_LOST * np.count_nonzero(mask):
+    lost = np.flatnonzero(mask & ((lost_of_three == 1) | (lost_of_three == 2)))
+    if len(lost) < LEAST_LOST * np.count_nonzero(mask):
         return rgb_linear
-    whole = np.flatnonzero(mask & (lost_of_three == 0))
-    # a list of places is gone through sooner than a mask
     pixels = rgb_linear.reshape(-1, 3)
-    usable = pixels[some_of(whole, MOST_USED)]
-    usable = usable[(usable[:, 0] > 0.01) & (usable[:, 1] > 0.01) & (usable[:, 2] > 0.01)]
-    answer = pixels.copy()
+    usable = pixels.take(some_of(np.flatnonzero(mask & (lost_of_three == 0)), MOST_USED), axis=0)
+    usable = usable[(usable[:, 0] > LEAST_LIGHT) & (usable[:, 1] > LEAST_LIGHT) & (usable[:, 2] > LEAST_LIGHT)]
+    recorded = pixels.take(lost, axis=0)
+    clipped, twice = recorded > CLIPPED, lost_of_three.ravel().take(lost) == 2
+    restored, known = recorded.copy(), _logarithms(usable)
     for channel in range(3):
-        lost = np.flatnonzero(single & over[..., channel])
-        if len(lost) >= LEAST_PIXELS:
-            answer[lost, channel] = _restored(usable, pixels.take(lost, axis=0), channel)
-    restored = answer[some_of(np.flatnonzero(single), MOST_USED)]
+        own = np.flatnonzero(clipped[:, channel] & ~twice)
+        if len(own) >= LEAST_PIXELS:
+            restored[own, channel] = _restored(known, recorded.take(own, axis=0), channel)
+    once = restored.take(some_of(np.flatnonzero(~twice), MOST_USED), axis=0)
     for left in range(3):
-        lost = np.flatnonzero(double & ~over[..., left])
-        if len(lost) >= LEAST_PIXELS:
-            answer[lost] = _restored_twice(usable, restored, pixels.take(lost, axis=0), left)
+        own = np.flatnonzero(~clipped[:, left] & twice)
+        if len(own) >= LEAST_PIXELS:
+            restored[own] = _restored_twice(usable, once, recorded.take(own, axis=0), left)
+    answer = pixels.copy()
+    answer[lost] = restored
     return answer.reshape(rgb_linear.shape)
 
 
-def _restored(usable: FloatArray, lost: FloatArray, channel: int) -> FloatArray:
-    """The channel of the lost pixels, at least what was recorded. usable: (n, 3), lost: (m, 3) to (m,)."""
+LEAST_LIGHT = 0.01
+"""Linear light below which a ratio is noise."""
+
+
+def _logarithms(rgb: FloatArray) -> FloatArray:
+    """Of the light of each channel. (n, 3) to (3, n): a channel after the other is gone through sooner."""
+    return np.log(np.maximum(np.ascontiguousarray(rgb.T), np.float32(LEAST_LIGHT)))
+
+
+def _restored(known: FloatArray, lost: FloatArray, channel: int) -> FloatArray:
+    """The channel of the lost pixels, at least what was recorded. known: (3, n), logarithms. lost: (m, 3) to (m,)."""
     recorded = lost[:, channel]
-    if len(usable) < LEAST_PIXELS:
+    if known.shape[1] < LEAST_PIXELS:
         return recorded
     first, second = [c for c in range(3) if c != channel]
-    ratio, level = _described(usable[:, first], usable[:, second])
-    gain = np.log(usable[:, channel]) - level
-    flat = np.ravel_multi_index(_place(ratio, level), TABLE)
-    cells = TABLE[0] * TABLE[1]
-    total: FloatArray = np.bincount(flat, gain, cells).reshape(TABLE).astype(np.float64)
-    held: FloatArray = np.bincount(flat, minlength=cells).reshape(TABLE).astype(np.float64)
+    ratio, level = _described(known[first], known[second])
+    place, cells = _place(ratio, level), TABLE[0] * TABLE[1]
     # a clipped pixel is answered by pixels of its own ratio that are up to a stop darker
-    total, held = _gathered(total), _gathered(held)
-    ratio, level = _described(np.maximum(lost[:, first], 0.01), np.maximum(lost[:, second], 0.01))
-    place = _place(ratio, level)
-    known = held[place] >= LEAST_PIXELS
-    expected = level + total[place] / np.maximum(held[place], 1.0)
-    risen = np.clip(expected - np.log(recorded), 0.0, MOST_RESTORED)
-    answer: FloatArray = np.where(known, recorded * np.exp(risen), recorded)
+    total = _gathered(np.bincount(place, known[channel] - level, cells).reshape(TABLE).astype(np.float64))
+    held = _gathered(np.bincount(place, minlength=cells).reshape(TABLE).astype(np.float64))
+    gain = np.where(held >= LEAST_PIXELS, total / np.maximum(held, 1.0), -np.inf).astype(known.dtype)
+    seen = _logarithms(lost)
+    ratio, level = _described(seen[first], seen[second])
+    risen = np.clip(level + gain.ravel().take(_place(ratio, level)) - seen[channel], 0.0, MOST_RESTORED)
+    answer: FloatArray = recorded * np.exp(risen)
     return answer
 
 
@@ -92,13 +99,15 @@ def _restored_twice(usable: FloatArray, single: FloatArray, lost: FloatArray, le
 
 
 def _described(first: FloatArray, second: FloatArray) -> tuple[FloatArray, FloatArray]:
-    return np.log(first / second), 0.5 * np.log(first * second)
+    """Ratio and level of two channels, all of them logarithms."""
+    return first - second, 0.5 * (first + second)
 
 
-def _place(ratio: FloatArray, level: FloatArray) -> tuple[np.ndarray, np.ndarray]:
-    row = np.clip(np.rint(ratio / KEY_STEP) + 40, 0, 80).astype(np.intp)
-    column = np.clip(np.rint(level / LEVEL_STEP) + 38, 0, 40).astype(np.intp)
-    return row, column
+def _place(ratio: FloatArray, level: FloatArray) -> IntArray:
+    """The cell of a table of ratios and levels. (n,) and (n,) to (n,)."""
+    row = np.clip(np.rint(ratio / KEY_STEP) + 40, 0, TABLE[0] - 1)
+    column = np.clip(np.rint(level / LEVEL_STEP) + 38, 0, TABLE[1] - 1)
+    return (row * TABLE[1] + column).astype(np.intp)
 
 
 def _gathered(table: FloatArray) -> FloatArray:
