@@ -19,6 +19,7 @@ STANDARD = {
     "dataclasses",
     "enum",
     "collections",
+    "concurrent",
     "functools",
     "importlib",
     "statistics",

@@ -7,7 +7,8 @@ import numpy as np
 
 from ..colour.arrays import BoolArray, FloatArray
 from ..colour.spaces import chroma, hue_angle
-from .palette import Palette, shading_free
+from .grouping import shading_free
+from .palette import Palette
 from .vocabulary import Metal
 
 LEAST_OF_PIECE, MOST_OF_PIECE = 0.0004, 0.06
