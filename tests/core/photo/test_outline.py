@@ -300,3 +300,11 @@ def test_a_larger_picture_keeps_the_outline(half_found):
     larger = enlarged(found, (2 * rows, 2 * columns))
     assert larger.mask.shape == (2 * rows, 2 * columns)
     assert larger.share == pytest.approx(found.share, abs=0.01)
+
+
+def test_a_piece_that_leaves_hardly_any_ground_is_found():
+    cloth = np.zeros((384, 288), bool)
+    cloth[:, :-1] = True
+    noise = np.random.default_rng(2).normal(0, 3, (384, 288, 3))
+    photo = (np.where(cloth[..., None], (60, 42, 30), (196, 200, 205)) + noise).clip(0, 255).astype(np.uint8)
+    assert find_outline(photo, cloth.astype(float)).mask[:, :-8].mean() > 0.98
