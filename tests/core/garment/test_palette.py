@@ -100,3 +100,12 @@ def test_the_scale_is_the_repeat_against_the_width():
     found = read_pattern(read_palette(cloth(STRIPE, [[88, 0, 4], [28, 10, -30]]), WHOLE), WHOLE)
     assert found.repeat == pytest.approx(24 / SIDE, abs=0.01)
     assert [scale_of(s) for s in (0.03, 0.1, 0.2)] == [Scale.SMALL, Scale.MEDIUM, Scale.LARGE]
+
+
+@pytest.mark.parametrize("pixels", [1, 2, 3, 40])
+def test_a_few_pixels_have_a_colour_too(pixels):
+    mask = np.zeros((SIDE, SIDE), bool)
+    mask.ravel()[np.linspace(0, mask.size - 1, pixels).astype(int)] = True
+    palette = read_palette(cloth(PLAIN, [[45, 40, 25]]).astype(np.float32), mask)
+    assert len(palette.lab) == 1
+    assert delta_e_2000(palette.lab[0], np.array([45.0, 40, 25])) < 3

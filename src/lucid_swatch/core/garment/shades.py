@@ -19,9 +19,11 @@ def find_shades(feature: FloatArray, seed: int) -> LabelArray:
     few = some_of(feature, SHADES_OF).astype(np.float32)
     # as one number each: rows are told apart much more slowly
     count = min(SHADES, len(np.unique(np.rint(few * 10) @ np.array([1e8, 1e4, 1.0]))))
+    if count == 1:
+        return np.zeros(len(feature), dtype=np.int8)
     criteria = (cv2.TERM_CRITERIA_EPS + cv2.TERM_CRITERIA_MAX_ITER, 60, 0.05)
     cv2.setRNGSeed(seed + 1)
-    _, _, centres = cv2.kmeans(few, min(count, len(few)), None, criteria, 2, cv2.KMEANS_PP_CENTERS)
+    _, _, centres = cv2.kmeans(few, count, None, criteria, 2, cv2.KMEANS_PP_CENTERS)
     return nearest(feature, centres.astype(np.float64))
 
 
