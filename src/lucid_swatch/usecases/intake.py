@@ -235,9 +235,9 @@ def _keep_pictures(id: str, reading: PhotoReading, folder: Folder) -> None:
     folder.keep_picture(id, "relit.jpg", jpeg(daylight))
     folder.keep_picture(id, "cloth-only.webp", webp_inside(daylight, mask))
     plain = reading.measurement.pattern.type is PatternType.SOLID
-    lightness = rgb_linear_to_lab(relit_light)[..., 0]
+    lab = rgb_linear_to_lab(relit_light)
     colours = [colour_window(labels, k) for k in range(len(reading.measurement.lab))]
-    whole = cloth_window(labels, lightness, plain, CLOTH_ASPECT) or cloth_window(labels, lightness, plain, 1.0)
+    whole = cloth_window(labels, lab, plain, CLOTH_ASPECT) or cloth_window(labels, lab, plain, 1.0)
     folder.keep_picture(id, "cloth.jpg", _swatch(daylight, whole or colours[0]))
     folder.keep_picture(id, "strip.jpg", _swatch(daylight, whole or colours[0], STRIP_WIDTH))
     if reading.measurement.threads is not None:

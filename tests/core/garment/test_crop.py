@@ -16,6 +16,13 @@ def labels():
     return picture
 
 
+def flat(labels, lightness):
+    """CIELAB of grey cloth, (rows, columns, 3)."""
+    lab = np.zeros((*labels.shape, 3))
+    lab[..., 0] = lightness
+    return lab
+
+
 def test_a_colour_is_cut_from_its_own_area(labels):
     for colour in (0, 1):
         window = colour_window(labels, colour)
@@ -24,27 +31,39 @@ def test_a_colour_is_cut_from_its_own_area(labels):
 
 
 def test_plain_cloth_is_cut_without_button_or_shade(labels):
-    lightness = np.full(labels.shape, 50.0)
-    lightness[40:90] = 20.0
-    window = cloth_window(labels, lightness, True, 0.6)
+    lab = flat(labels, 50.0)
+    lab[40:90, :, 0] = 20.0
+    window = cloth_window(labels, lab, True, 0.6)
     assert (window.cut(labels) == 0).all()
-    assert (window.cut(lightness) == 50).all()
+    assert (window.cut(lab)[..., 0] == 50).all()
+
+
+@pytest.mark.parametrize("seen", [(50.0, 12.0, 25.0), (94.0, 0.0, -20.0)], ids=["wood", "wall"])
+def test_what_an_outline_missed_between_two_legs_is_not_cut(labels, seen):
+    legs = np.where(labels >= 0, 0, -1)
+    folds = np.arange(len(legs))[:, None] % 16 == 0
+    lab = flat(legs, np.where(folds, 34.0, 50.0))
+    lab[..., 2] = -30.0
+    lab[130:, 97:102] = seen
+    window = cloth_window(legs, lab, True, 0.6)
+    assert (window.cut(lab)[..., 2] == -30).all()
+    assert window.height > 60
 
 
 def test_a_print_is_cut_across_its_colours(labels):
-    window = cloth_window(labels, np.full(labels.shape, 50.0), False, 0.6)
+    window = cloth_window(labels, flat(labels, 50.0), False, 0.6)
     assert set(np.unique(window.cut(labels))) == {0, 1}
 
 
 def test_what_is_too_thin_or_not_there_is_still_answered():
     line = np.full((100, 100), -1)
     line[50, 10:90] = 0
-    assert cloth_window(line, np.full(line.shape, 50.0), True, 0.6) is None
+    assert cloth_window(line, flat(line, 50.0), True, 0.6) is None
     assert colour_window(line, 0).height >= 1
-    assert cloth_window(np.full((50, 50), -1), np.zeros((50, 50)), True, 0.6) is None
+    assert cloth_window(np.full((50, 50), -1), np.zeros((50, 50, 3)), True, 0.6) is None
 
 
 def test_mingled_threads_are_cut_as_they_lie():
     mingled = np.random.default_rng(1).integers(0, 2, (200, 160))
-    window = cloth_window(mingled, np.where(mingled, 60.0, 40.0), True, 0.6)
+    window = cloth_window(mingled, flat(mingled, np.where(mingled, 60.0, 40.0)), True, 0.6)
     assert window.height > 60

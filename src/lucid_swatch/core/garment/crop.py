@@ -7,7 +7,7 @@ import cv2
 import numpy as np
 from numpy.typing import NDArray
 
-from ..colour.arrays import FloatArray, LabelArray
+from ..colour.arrays import BoolArray, FloatArray, LabelArray
 
 
 @dataclass(frozen=True, slots=True)
@@ -24,21 +24,24 @@ class Window:
         return picture[self.top : self.top + self.height, self.left : self.left + self.width]
 
 
-def cloth_window(labels: LabelArray, lightness: FloatArray, plain: bool, aspect: float) -> Window | None:
+def cloth_window(labels: LabelArray, lab: FloatArray, plain: bool, aspect: float) -> Window | None:
     """A rectangle that shows the cloth of a piece: one evenly lit stretch of a plain one, the motifs of a print.
 
-    labels: (rows, columns), the colour of each pixel, -1 outside. lightness: (rows, columns), L*. aspect: width over
-    height. None for a piece too thin to cut from."""
+    labels: (rows, columns), the colour of each pixel, -1 outside. lab: (rows, columns, 3). aspect: width over height.
+    None for a piece too thin to cut from."""
     inside = labels >= 0
     if not inside.any():
         return None
     main = labels == 0
-    even = main & (np.abs(lightness - np.median(lightness[main])) < EVEN_LIGHT)
+    off = np.abs(lab - np.median(lab[main], axis=0))
+    even = main & (off[..., 0] < EVEN_LIGHT)
     tallest = round(CLOTH_SHARE * np.ptp(np.flatnonzero(inside.any(axis=1))))
     least_height = max(SMALLEST_CLOTH, round(0.12 * tallest))
-    for weight in (even, inside) if plain else (inside,):
+    foreign = _foreign(off) if plain else np.zeros_like(inside)
+    for cloth in (even, inside) if plain else (inside,):
+        weight = np.where(foreign, -float(inside.size), cloth)
         for least in (0.999, 0.97, 0.9):
-            found = _largest(weight.astype(np.float64), aspect, tallest, least)
+            found = _largest(weight, aspect, tallest, least)
             if found is not None and found.height >= least_height:
                 return found
     return None
@@ -46,9 +49,18 @@ def cloth_window(labels: LabelArray, lightness: FloatArray, plain: bool, aspect:
 
 EVEN_LIGHT = 14.0
 """L* either side of the middle that is cloth in even light: no buttons, no deep fold."""
+FOREIGN, FOREIGN_LIGHT = 20.0, 40.0
+"""CIELAB units, of a* and b* and of L*, from the middle of plain cloth that no fold makes: what shows between two
+legs."""
 CLOTH_SHARE = 0.62
 """Of the height of a piece: a larger cut would run over seams and hems."""
 SMALLEST_CLOTH = 20
+
+
+def _foreign(off: FloatArray) -> BoolArray:
+    """Where more than a speck is no such cloth. off: (rows, columns, 3), CIELAB units away from it."""
+    other = (np.hypot(off[..., 1], off[..., 2]) > FOREIGN) | (off[..., 0] > FOREIGN_LIGHT)
+    return cv2.morphologyEx(other.astype(np.uint8), cv2.MORPH_OPEN, np.ones((3, 3), np.uint8)) > 0
 
 
 def _largest(weight: FloatArray, aspect: float, tallest: int, least: float) -> Window | None:
@@ -87,7 +99,7 @@ def _placed(weight: FloatArray, height: int, width: int, least: float) -> Window
     if share.max() < least:
         return None
     ys, xs = np.nonzero(share >= max(least, share.max() - 0.01))
-    rows, columns = np.nonzero(weight)
+    rows, columns = np.nonzero(weight > 0)
     away = (ys + height / 2 - rows.mean()) ** 2 + (xs + width / 2 - columns.mean()) ** 2
     k = int(away.argmin())
     return Window(int(ys[k]), int(xs[k]), height, width)
