@@ -236,7 +236,7 @@ def _keep_pictures(id: str, reading: PhotoReading, folder: Folder) -> None:
     folder.keep_picture(id, "cloth-only.webp", webp_inside(daylight, mask))
     plain = reading.measurement.pattern.type is PatternType.SOLID
     lab = rgb_linear_to_lab(relit_light)
-    colours = [colour_window(labels, k) for k in range(len(reading.measurement.lab))]
+    colours = [colour_window(labels, lab, k) for k in range(len(reading.measurement.lab))]
     whole = cloth_window(labels, lab, plain, CLOTH_ASPECT) or cloth_window(labels, lab, plain, 1.0)
     folder.keep_picture(id, "cloth.jpg", _swatch(daylight, whole or colours[0]))
     folder.keep_picture(id, "strip.jpg", _swatch(daylight, whole or colours[0], STRIP_WIDTH))

@@ -76,11 +76,13 @@ def _largest(weight: FloatArray, aspect: float, tallest: int, least: float) -> W
     return best
 
 
-def colour_window(labels: LabelArray, colour: int) -> Window:
+def colour_window(labels: LabelArray, lab: FloatArray, colour: int) -> Window:
     """A square that shows one colour, as large and as pure as can be had.
 
-    labels: (rows, columns), the colour of each pixel, -1 outside."""
-    own = (labels == colour).astype(np.float64)
+    labels: (rows, columns), the colour of each pixel, -1 outside. lab: (rows, columns, 3). colour: one that there is."""
+    held = labels == colour
+    foreign = held & _foreign(np.abs(lab - np.median(lab[held], axis=0)))
+    own = np.where(foreign, -float(held.size), held)
     for least, sides in ((0.93, (160, 110, 76, 52, 36, 24, 16)), (0.75, (24, 16, 10)), (0.0, (8, 4, 2, 1))):
         for side in sides:
             found = _placed(own, side, side, least) if side <= min(labels.shape) else None
