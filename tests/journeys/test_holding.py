@@ -11,7 +11,7 @@ from lucid_swatch.demo.studio.portrait import Sitter, draw_portrait
 def colouring_of(page, name):
     page.get_by_role("article", name=name).get_by_role("link", name="pieces on the rail").click()
     page.get_by_role("link", name="Colouring", exact=True).click()
-    page.get_by_role("heading", name="Colouring").wait_for()
+    page.get_by_role("heading", name="Colouring", level=1).wait_for()
 
 
 def test_a_lens_is_moved_and_says_what_it_reads(opened):

@@ -55,7 +55,8 @@ def test_the_stylists_word_on_the_undertone_moves_the_verdict(opened):
     colouring = page.get_by_role("meter", name="Colouring")
     before = float(colouring.get_attribute("aria-valuenow"))
     page.get_by_role("link", name="Colouring", exact=True).click()
-    page.get_by_role("heading", name="Colouring").wait_for()  # a look is asked about cool weather too
+    # a look has a measure of that name, and is asked about cool weather
+    page.get_by_role("heading", name="Colouring", level=1).wait_for()
     page.get_by_role("button", name="cool", exact=True).click()
     expect(page.get_by_role("button", name="cool", exact=True)).to_have_attribute("aria-pressed", "true")
     page.get_by_role("link", name="Looks", exact=True).click()
