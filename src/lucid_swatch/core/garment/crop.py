@@ -7,7 +7,8 @@ import cv2
 import numpy as np
 from numpy.typing import NDArray
 
-from ..colour.arrays import BoolArray, FloatArray, LabelArray
+from ..colour.arrays import BoolArray, FloatArray, LabelArray, some_of
+from .grouping import MIDDLE_OF, middle
 
 
 @dataclass(frozen=True, slots=True)
@@ -33,7 +34,7 @@ def cloth_window(labels: LabelArray, lab: FloatArray, plain: bool, aspect: float
     if not inside.any():
         return None
     main = labels == 0
-    off = np.abs(lab - np.median(lab[main], axis=0))
+    off = _away(lab, main)
     even = main & (off[..., 0] < EVEN_LIGHT)
     tallest = round(CLOTH_SHARE * np.ptp(np.flatnonzero(inside.any(axis=1))))
     least_height = max(SMALLEST_CLOTH, round(0.12 * tallest))
@@ -55,6 +56,13 @@ legs."""
 CLOTH_SHARE = 0.62
 """Of the height of a piece: a larger cut would run over seams and hems."""
 SMALLEST_CLOTH = 20
+
+
+def _away(lab: FloatArray, place: BoolArray) -> FloatArray:
+    """How far L*, a* and b* are from the middle of a place. lab: (rows, columns, 3). place: (rows, columns)."""
+    some = some_of(np.flatnonzero(place), MIDDLE_OF)
+    away: FloatArray = np.abs(lab - middle(lab.reshape(-1, 3)[some]).astype(lab.dtype))
+    return away
 
 
 def _foreign(off: FloatArray) -> BoolArray:
@@ -81,7 +89,7 @@ def colour_window(labels: LabelArray, lab: FloatArray, colour: int) -> Window:
 
     labels: (rows, columns), the colour of each pixel, -1 outside. lab: (rows, columns, 3). colour: one that there is."""
     held = labels == colour
-    foreign = held & _foreign(np.abs(lab - np.median(lab[held], axis=0)))
+    foreign = held & _foreign(_away(lab, held))
     own = np.where(foreign, -float(held.size), held)
     for least, sides in ((0.93, (160, 110, 76, 52, 36, 24, 16)), (0.75, (24, 16, 10)), (0.0, (8, 4, 2, 1))):
         for side in sides:

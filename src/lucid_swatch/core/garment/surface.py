@@ -55,6 +55,7 @@ def _middle_rows(place: BoolArray) -> slice:
 
 
 MOST_ROWS = 400
+"""Of a picture, in which threads and relief are looked for."""
 
 
 def _in_place(values: FloatArray, labels: LabelArray) -> FloatArray:
