@@ -14,9 +14,12 @@ from PIL import Image
 from lucid_swatch.core.photo.strokes import Stroke
 from lucid_swatch.demo.samples import TRUTH
 from lucid_swatch.files.pictures import jpeg
+from lucid_swatch.outside.cut_out import SalientObjectNetwork
+from lucid_swatch.outside.faces import FaceCascade
 from lucid_swatch.store.database import open_database
 from lucid_swatch.store.folder import Folder
 from lucid_swatch.usecases.clients import add_client
+from lucid_swatch.usecases.eyes import OwnEyes, Sight
 from lucid_swatch.usecases.intake import add_stroke, take_in
 from lucid_swatch.work.reading import ReadingQueue
 
@@ -53,9 +56,10 @@ def _large(samples, count):
 
 def _through(folder, photos, workers):
     sessions, files = open_database(folder), Folder(folder)
+    eyes = OwnEyes(Sight(SalientObjectNetwork(), FaceCascade()))
     with sessions.begin() as session:
         client = add_client(session, "Maren", date(2031, 5, 4))
-        ids = [taken.photo.id for taken in take_in(session, files, client.id, photos)]
+    ids = [taken.photo.id for taken in take_in(sessions, files, eyes, client.id, photos)]
     queue = ReadingQueue(sessions, folder, workers)
     queue.add(ids[0]).result()  # the processes are warm before the clock starts
     start = time.perf_counter()
@@ -67,8 +71,7 @@ def _through(folder, photos, workers):
     mends = []
     for k in range(7):
         begun = time.perf_counter()
-        with sessions.begin() as session:
-            add_stroke(session, files, ids[0], Stroke(k % 2 == 0, ((0.4, 0.4 + k / 50), (0.6, 0.5)), 0.03))
+        add_stroke(sessions, files, ids[0], Stroke(k % 2 == 0, ((0.4, 0.4 + k / 50), (0.6, 0.5)), 0.03))
         mends.append(time.perf_counter() - begun)
     queue.stop()
     return took, peak, float(np.median(mends))

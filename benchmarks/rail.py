@@ -13,7 +13,7 @@ from datetime import UTC, date, datetime
 from pathlib import Path
 
 import numpy as np
-from tests.running import browser, running
+from tests.running import at, browser, running
 
 from lucid_swatch.core.colour.few import few_colours
 from lucid_swatch.core.garment.piece import Piece
@@ -77,7 +77,7 @@ def rail(demo):
             page = chromium.new_context(viewport={"width": 1280, "height": 800}).new_page()
             firsts = []
             for _ in range(8):
-                page.goto(f"{url}/clients/many/rail", wait_until="commit")
+                page.goto(at(url, "clients/many/rail"), wait_until="commit")
                 page.locator("[data-piece]").first.wait_for()
                 page.evaluate("() => new Promise((done) => requestAnimationFrame(() => setTimeout(done)))")
                 firsts.append(page.evaluate("performance.now()"))

@@ -8,7 +8,7 @@ import statistics
 import tempfile
 from pathlib import Path
 
-from tests.running import browser, running
+from tests.running import at, browser, running
 
 from .rail import TRACED, busy_stretches, hang_many
 
@@ -80,7 +80,7 @@ def _swaps_of_many(demo):
         hang_many(folder, PIECES)
         with running("demo", folder) as url, browser() as chromium:
             page = chromium.new_context(viewport={"width": 1280, "height": 800}).new_page()
-            page.goto(f"{url}/clients/many/looks")
+            page.goto(at(url, "clients/many/looks"))
             for place in ("Top", "Lower half", "Layer", "Feet"):
                 page.locator(f'section[aria-label="{place}"] button').first.click()
                 page.get_by_role("meter", name="The whole").wait_for()

@@ -11,8 +11,10 @@ from hypothesis import settings
 
 from lucid_swatch.demo.build import build_demo
 from lucid_swatch.outside.cut_out import SalientObjectNetwork
+from lucid_swatch.outside.faces import FaceCascade
 from lucid_swatch.store.database import open_database
 from lucid_swatch.store.folder import Folder
+from lucid_swatch.usecases.eyes import OwnEyes, Sight
 
 # a slow machine fails nothing
 settings.register_profile("patient", deadline=None)
@@ -43,6 +45,12 @@ def folder(data):
 @pytest.fixture(scope="session")
 def network():
     return SalientObjectNetwork()
+
+
+@pytest.fixture(scope="session")
+def eyes(network):
+    """What looks at photos, in this process."""
+    return OwnEyes(Sight(network, FaceCascade()))
 
 
 @pytest.fixture(scope="session")

@@ -10,6 +10,7 @@ import time
 from contextlib import contextmanager
 from pathlib import Path
 
+import httpx
 from playwright.sync_api import sync_playwright
 
 COMMAND = Path(sys.executable).with_name("lucid-swatch")
@@ -53,10 +54,21 @@ def wait_for_address(process):
     while time.monotonic() < end and process.poll() is None:
         if selector.select(1):
             line = process.stdout.readline()
-            found = re.search(r"http://[\d.]+:\d+", line)
+            found = re.search(r"http://[\d.]+:\d+/\?key=[\w-]+", line)
             if found:
                 return found[0]
     raise AssertionError("the application did not start")
+
+
+def at(address, path):
+    """The address of a page, with the key of the one that was printed."""
+    return address.replace("/?", f"/{path}?")
+
+
+def asking(address, **options):
+    """A client for the address that was printed, with its key."""
+    place, key = address.split("/?key=")
+    return httpx.Client(base_url=place, headers={"authorization": f"Bearer {key}"}, **{"timeout": 60} | options)
 
 
 @contextmanager

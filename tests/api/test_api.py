@@ -6,10 +6,10 @@ import zipfile
 from pathlib import Path
 
 import pytest
-from fastapi.testclient import TestClient
 
 from lucid_swatch.assemble import make_application, openapi_document
 from lucid_swatch.settings import Settings
+from tests.api.opened import open_http
 from tests.files.test_photo import BAD
 from tests.pictures import coat_photo
 
@@ -19,14 +19,14 @@ ROOT = Path(__file__).parents[2]
 @pytest.fixture
 def http(data):
     app = make_application(data, Settings(workers=1))
-    with TestClient(app, base_url="http://127.0.0.1:8317", raise_server_exceptions=False) as http:
+    with open_http(app) as http:
         yield http
 
 
 @pytest.fixture
 def demo_http(demo):
     app = make_application(demo, Settings(workers=1))
-    with TestClient(app, base_url="http://127.0.0.1:8317", raise_server_exceptions=False) as http:
+    with open_http(app) as http:
         yield http
 
 

@@ -3,13 +3,13 @@
 import time
 
 import pytest
-from fastapi.testclient import TestClient
 
 from lucid_swatch.assemble import make_application
 from lucid_swatch.demo.hand import SampleHand
 from lucid_swatch.outside.reader import SocketReader
 from lucid_swatch.outside.reader_stand_in import ReaderStandIn
 from lucid_swatch.settings import Settings
+from tests.api.opened import open_http
 
 
 @pytest.fixture
@@ -17,7 +17,7 @@ def http(demo):
     with ReaderStandIn(seed=3) as device:
         hand = SampleHand(device.port, demo / "samples")
         app = make_application(demo, Settings(workers=2), SocketReader(device.port), hand)
-        with TestClient(app, base_url="http://127.0.0.1:8317", raise_server_exceptions=False) as http:
+        with open_http(app) as http:
             yield http
 
 

@@ -3,10 +3,10 @@
 import json
 
 import pytest
-from fastapi.testclient import TestClient
 
 from lucid_swatch.assemble import make_application
 from lucid_swatch.settings import Settings
+from tests.api.opened import open_http
 
 NAVY, CREAM, TAN = [21, 4, -22], [89, 2, 16], [57, 15, 29]
 RAIL = {
@@ -23,7 +23,7 @@ RAIL = {
 @pytest.fixture
 def http(data):
     app = make_application(data, Settings(workers=1))
-    with TestClient(app, base_url="http://127.0.0.1:8317", raise_server_exceptions=False) as http:
+    with open_http(app) as http:
         yield http
 
 

@@ -11,7 +11,7 @@ MAY_IMPORT = {
     "usecases": {"core", "files", "store", "outside", "formats"}, "work": {"core", "usecases", "store", "files", "outside", "formats"},
     "demo": {"core", "usecases", "files", "store", "outside", "work", "formats"},
     "api": {"usecases", "work", "store", "formats", "core", "files", "outside"},
-    "cli": {"usecases", "formats", "core", "files", "outside", "assemble", "settings", "demo"},
+    "cli": {"api", "usecases", "store", "formats", "core", "files", "outside", "assemble", "settings", "demo"},
     "settings": set(), "assemble": {"core", "formats", "files", "store", "outside", "usecases", "work", "demo", "api", "settings"},
 }  # fmt: skip
 CORE_MAY_USE = {"numpy", "cv2", "scipy", "skimage"}

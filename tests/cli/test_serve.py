@@ -1,15 +1,13 @@
 """Starting the application: its address, its port, its folders."""
 
-import json
 import socket
-import urllib.request
 
 from typer.testing import CliRunner
 
 from lucid_swatch.cli import app
 from lucid_swatch.cli.serve import LOOPBACK, open_port
 from lucid_swatch.store.database import FILE
-from tests.running import running
+from tests.running import asking, running
 
 run = CliRunner()
 
@@ -17,8 +15,8 @@ run = CliRunner()
 def test_it_answers_on_loopback_and_keeps_its_data_where_it_is_told(data):
     with running("serve", data) as url:
         assert url.startswith("http://127.0.0.1:")
-        with urllib.request.urlopen(f"{url}/api/clients") as answer:
-            assert json.load(answer) == []
+        with asking(url) as http:
+            assert http.get("/api/clients").json() == []
     assert (data / FILE).is_file()
 
 

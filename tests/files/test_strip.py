@@ -1,15 +1,16 @@
 """Photos lose what they say of person and place, and nothing else."""
 
 import io
+from itertools import pairwise
 
 import numpy as np
 import pytest
-from PIL import Image, ImageCms
+from PIL import Image
 
 from lucid_swatch.core.problems import Refused
 from lucid_swatch.files.photo import decode_photo
 from lucid_swatch.files.strip import strip_metadata
-from tests.pictures import coat_picture, encoded, located
+from tests.pictures import coat_picture, encoded, located, wide_profile
 
 
 @pytest.mark.parametrize("format", ["JPEG", "PNG", "WEBP", "HEIF"])
@@ -44,10 +45,67 @@ def test_a_photo_stays_upright(orientation, format):
     assert np.abs(before - after).mean() < 2
 
 
-def test_the_profile_stays():
-    profile = ImageCms.ImageCmsProfile(ImageCms.createProfile("sRGB")).tobytes()
-    kept, _ = strip_metadata(encoded(coat_picture(), icc_profile=profile), "coat")
-    assert Image.open(io.BytesIO(kept)).info["icc_profile"] == profile
+def p3():
+    """A profile of a telephone: the numbers of Display P3, with texts of its own."""
+    return wide_profile("Display P3 of Telltale Phone")
+
+
+@pytest.mark.parametrize("format", ["JPEG", "PNG", "WEBP"])
+def test_the_numbers_of_a_profile_stay_and_its_texts_go(format):
+    sent = encoded(coat_picture(lab=(50, 60, 30)), format, icc_profile=p3())
+    kept, _ = strip_metadata(sent, "coat")
+    assert b"Telltale" in Image.open(io.BytesIO(sent)).info["icc_profile"]
+    assert b"Telltale" not in kept
+    assert b"Telltale" not in Image.open(io.BytesIO(kept)).info.get("icc_profile", b"")
+    before, after = decode_photo(sent, "a"), decode_photo(kept, "a")
+    assert np.abs(before.srgb.astype(int) - after.srgb).mean() < (1 if format != "WEBP" else 2)
+    plain = decode_photo(encoded(coat_picture(lab=(50, 60, 30)), format), "a")
+    assert np.abs(before.srgb.astype(int) - plain.srgb).max() > 20  # or nothing was tested
+
+
+def test_a_profile_without_such_numbers_is_applied_and_goes():
+    sent = encoded(coat_picture().convert("L"), icc_profile=b"Telltale" * 40)
+    kept, _ = strip_metadata(sent, "coat")
+    assert b"Telltale" not in kept
+    assert "icc_profile" not in Image.open(io.BytesIO(kept)).info
+
+
+MARKERS = [*range(0xE0, 0xF0), 0xFE, 0xF7]
+
+
+@pytest.mark.parametrize("marker", MARKERS, ids=hex)
+def test_nothing_said_stays_wherever_a_marker_may_stand(marker):
+    """Before and after every segment of a progressive photo, between its scans and behind its end."""
+    sent = encoded(coat_picture(size=(320, 400)), progressive=True)
+    said = b"\xff" + bytes([marker]) + b"\x00\x10Exif\0\0Telltale"
+    places = [at for at in range(2, len(sent)) if sent[at] == 0xFF and sent[at + 1 : at + 2] not in (b"", b"\0")]
+    assert len(places) > 15
+    for at in [*places, len(sent)]:
+        kept, _ = strip_metadata(sent[:at] + said + sent[at:], "coat")
+        assert b"Telltale" not in kept, at
+    everywhere = b"".join(said + sent[a:b] for a, b in pairwise([*places, len(sent)]))
+    kept, _ = strip_metadata(sent[: places[0]] + everywhere, "coat")
+    assert b"Telltale" not in kept
+    assert (decode_photo(kept, "a").srgb == decode_photo(sent, "a").srgb).all()
+
+
+def test_what_is_hung_onto_a_table_goes():
+    sent = encoded(coat_picture())
+    at = sent.index(b"\xff\xdb")
+    length = int.from_bytes(sent[at + 2 : at + 4], "big")
+    longer = sent[: at + 2] + (length + 8).to_bytes(2, "big") + sent[at + 4 : at + 2 + length] + b"Telltale"
+    try:
+        kept, _ = strip_metadata(longer + sent[at + 2 + length :], "coat")
+    except Refused:
+        return  # not taken is not kept
+    assert b"Telltale" not in kept
+
+
+def test_a_photo_of_more_scans_than_any_is_refused_at_once():
+    sent = encoded(coat_picture(), progressive=True)
+    last = sent.rindex(b"\xff\xda")
+    with pytest.raises(Refused, match="damaged"):
+        strip_metadata(sent[:last] + sent[last:-2] * 1500 + sent[-2:], "coat")
 
 
 def test_what_hangs_behind_the_picture_is_cut_off():

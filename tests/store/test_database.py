@@ -40,7 +40,7 @@ def test_a_broken_file_is_refused_and_left_as_it_is(data, content):
     (data / FILE).write_bytes(content)
     with pytest.raises(Refused, match="not a whole database") as problem:
         open_database(data)
-    assert "nothing in it was changed" in problem.value.do
+    assert "Nothing was changed" in problem.value.do
     assert (data / FILE).read_bytes() == content
 
 

@@ -19,6 +19,7 @@ from lucid_swatch.store.looks import Looks
 from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.trials import Comparisons, Trials
 from lucid_swatch.usecases.changes import redo, undo
+from lucid_swatch.usecases.eyes import OwnEyes, Sight
 from lucid_swatch.usecases.looks import keep_look, let_look_go
 from lucid_swatch.usecases.rail import Word, change_piece, change_pieces, join_faces, take_off, take_off_all, the_rail
 from lucid_swatch.usecases.side_by_side import SideKind, forget_side_by_side, keep_side_by_side
@@ -193,15 +194,16 @@ def test_a_photo_of_a_look_is_never_left_behind_by_a_step(sessions, data, maren)
     def figure(srgb):
         return np.ones(srgb.shape[:2])
 
+    eyes = OwnEyes(Sight(figure, lambda srgb: []))
     kept = do(sessions, keep_look, maren, "Encore", ("cream top", "navy trousers"))
-    do(sessions, add_worn_photo, folder, figure, kept.id, photo, "encore.png")
+    add_worn_photo(sessions, folder, eyes, kept.id, photo, "encore.png")
     do(sessions, let_look_go, folder, kept.id)
     with pytest.raises(NotThere):
         folder.picture(kept.id, PICTURE)
     do(sessions, undo, maren)
     with sessions() as session:
         assert "photo" not in Looks(session).get(kept.id).kept
-    do(sessions, add_worn_photo, folder, figure, kept.id, photo, "encore.png")
+    add_worn_photo(sessions, folder, eyes, kept.id, photo, "encore.png")
     with pytest.raises(Refused, match="photo"):
         do(sessions, redo, maren)
     assert folder.picture(kept.id, PICTURE).exists()

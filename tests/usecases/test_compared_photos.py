@@ -13,9 +13,8 @@ from lucid_swatch.core.colour.spaces import decode_srgb, rgb_linear_to_lab
 from lucid_swatch.core.problems import NotThere, Refused
 from lucid_swatch.demo.studio.portrait import SPOTS, Sitter, draw_portrait
 from lucid_swatch.files.photo import decode_photo
-from lucid_swatch.outside.faces import FaceCascade
 from lucid_swatch.store.compared_photos import ComparedPhotos
-from lucid_swatch.usecases.clients import add_client, erase_client, withdraw_consent
+from lucid_swatch.usecases.clients import add_client, withdraw_consent
 from lucid_swatch.usecases.compared_photos import (
     ORIGINAL,
     PICTURE,
@@ -25,8 +24,9 @@ from lucid_swatch.usecases.compared_photos import (
     rename_compared_photo,
     side_by_side,
 )
+from lucid_swatch.usecases.erase import erase_client
 from lucid_swatch.usecases.side_by_side import SideKind, keep_side_by_side
-from lucid_swatch.usecases.tidy import remove_orphans
+from lucid_swatch.usecases.tidy import Moved, tidy
 from tests.pictures import encoded, located
 
 SITTER = Sitter((64.0, 11.0, 18.0), (22.0, 5.0, 8.0), (35.0, 4.0, 9.0), "short")
@@ -50,10 +50,9 @@ def client(sessions):
 
 
 @pytest.fixture
-def add(sessions, folder, network, client):
+def add(sessions, folder, eyes, client):
     def added(content, name="shot.jpg", client=client):
-        with sessions.begin() as session:
-            return add_compared_photo(session, folder, network, FaceCascade(), client, content, name)
+        return add_compared_photo(sessions, folder, eyes, client, content, name)
 
     return added
 
@@ -106,7 +105,7 @@ def test_it_keeps_no_metadata_and_can_be_named_and_removed(sessions, folder, add
         assert rename_compared_photo(session, photo.id, " in steel blue ").name == "in steel blue"
         with pytest.raises(Refused, match="no name"):
             rename_compared_photo(session, photo.id, " ")
-        assert remove_orphans(session, folder) == 0
+    assert tidy(sessions, folder) == Moved(0, 0)
     assert folder.has_picture(photo.id, ORIGINAL)
     with sessions.begin() as session:
         remove_compared_photo(session, folder, photo.id)

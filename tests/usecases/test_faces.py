@@ -10,7 +10,6 @@ from PIL import Image
 from lucid_swatch.core.client.reading import Veil
 from lucid_swatch.core.problems import Refused
 from lucid_swatch.demo.studio.portrait import Sitter, draw_portrait
-from lucid_swatch.outside.faces import FaceCascade
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.usecases.clients import add_client, withdraw_consent
 from lucid_swatch.usecases.faces import (
@@ -22,6 +21,7 @@ from lucid_swatch.usecases.faces import (
     remove_face,
     set_by_eye,
 )
+from lucid_swatch.usecases.reader import OwnHand
 from tests.pictures import encoded, located
 
 SITTER = Sitter((40.0, 13.0, 18.0), (13.0, 2.0, 2.0), (21.0, 6.0, 8.0), "short")
@@ -40,9 +40,8 @@ def client(sessions):
 
 
 @pytest.fixture
-def face(sessions, folder, network, client, sent):
-    with sessions.begin() as session:
-        return add_portrait(session, folder, network, FaceCascade(), client, sent, "tove.jpg")
+def face(sessions, folder, eyes, client, sent):
+    return add_portrait(sessions, folder, eyes, client, sent, "tove.jpg")
 
 
 def whole(sessions, client):
@@ -73,25 +72,23 @@ def test_a_portrait_is_read_and_keeps_no_metadata(face, folder, sessions, client
     assert counts.typology_angle.value < 0
 
 
-def test_without_a_face_nothing_is_read(sessions, folder, network, client):
+def test_without_a_face_nothing_is_read(sessions, folder, eyes, client):
     wall = encoded(Image.fromarray(np.random.default_rng(1).integers(120, 200, (400, 320, 3)).astype(np.uint8)))
-    with sessions.begin() as session:
-        face = add_portrait(session, folder, network, FaceCascade(), client, wall, "wall.jpg")
+    face = add_portrait(sessions, folder, eyes, client, wall, "wall.jpg")
     assert "No face was found" in face.note
     assert face.colours == {}
     assert whole(sessions, client).counts is None
     spots = {"skin": ((0.5, 0.5),), "hair": (), "eyes": ()}
-    with sessions.begin() as session:
-        by_hand = read_again(session, folder, network, face.id, spots, None, frozenset())
+    by_hand = read_again(sessions, folder, eyes, face.id, spots, None, frozenset())
     assert set(by_hand.colours) == {"skin"}
     assert by_hand.note == ""
 
 
-def test_who_withdrew_consent_gives_no_portrait(sessions, folder, network, client, sent):
+def test_who_withdrew_consent_gives_no_portrait(sessions, folder, eyes, client, sent):
     with sessions.begin() as session:
         withdraw_consent(session, client)
-    with sessions.begin() as session, pytest.raises(Refused, match="withdrew consent"):
-        add_portrait(session, folder, network, FaceCascade(), client, sent, "tove.jpg")
+    with pytest.raises(Refused, match="withdrew consent"):
+        add_portrait(sessions, folder, eyes, client, sent, "tove.jpg")
 
 
 def test_a_veil_is_put_on_and_taken_off(face, sessions):
@@ -104,8 +101,8 @@ def test_a_veil_is_put_on_and_taken_off(face, sessions):
 def test_the_reader_outweighs_the_portrait_and_the_eye(face, sessions, client):
     with sessions.begin() as session:
         set_by_eye(session, client, "skin", (60.0, 5.0, 30.0))
-        read_with_reader(session, Reader(SITTER.skin), client, "skin")
-        read_with_reader(session, Reader(SITTER.hair), client, "hair")
+    read_with_reader(sessions, Reader(SITTER.skin), OwnHand(), client, "skin")
+    read_with_reader(sessions, Reader(SITTER.hair), OwnHand(), client, "hair")
     skin = whole(sessions, client).client.skin
     assert np.linalg.norm(skin - SITTER.skin) < 4
     with sessions() as session:
@@ -123,8 +120,8 @@ def test_what_does_not_count_is_kept_and_what_is_removed_is_not(face, sessions, 
     assert folder.pictures(face.id) == []
 
 
-def test_a_reading_that_is_no_portrait_has_no_spots(sessions, folder, network, client):
+def test_a_reading_that_is_no_portrait_has_no_spots(sessions, folder, eyes, client):
     with sessions.begin() as session:
         kept = set_by_eye(session, client, "eyes", (40.0, 0.0, -10.0))
-        with pytest.raises(Refused, match="no portrait"):
-            read_again(session, folder, network, kept.id, {"skin": (), "hair": (), "eyes": ()}, None, frozenset())
+    with pytest.raises(Refused, match="no portrait"):
+        read_again(sessions, folder, eyes, kept.id, {"skin": (), "hair": (), "eyes": ()}, None, frozenset())

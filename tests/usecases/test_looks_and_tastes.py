@@ -20,7 +20,9 @@ from lucid_swatch.store.looks import Looks
 from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.records import SideBySide
 from lucid_swatch.store.trials import Comparisons
-from lucid_swatch.usecases.clients import erase_client, write_about
+from lucid_swatch.usecases.clients import write_about
+from lucid_swatch.usecases.erase import erase_client
+from lucid_swatch.usecases.eyes import OwnEyes, Sight
 from lucid_swatch.usecases.looks import (
     Setting,
     change_look,
@@ -32,7 +34,7 @@ from lucid_swatch.usecases.looks import (
 )
 from lucid_swatch.usecases.rail import Word, change_pieces, join_faces
 from lucid_swatch.usecases.tastes import LEAST_VERDICTS, put_taste_back, take_taste_on, taste
-from lucid_swatch.usecases.tidy import remove_orphans
+from lucid_swatch.usecases.tidy import Moved, tidy
 from lucid_swatch.usecases.worn import add_worn_photo
 
 from .rails import a_client, hang_all
@@ -181,7 +183,7 @@ def test_a_look_may_follow_a_school_of_its_own(session, maren):
 def test_one_look_is_held_against_another_client(session, maren):
     cool, warm = (a_client(session, name) for name in ("Cool", "Warm"))
     for client, side in ((cool, Undertone.COOL), (warm, Undertone.WARM)):
-        Clients(session).change(replace(Clients(session).get(client), undertone=side))
+        Clients(session).change(client, undertone=side)
     at_the_face = [
         judge_pieces(session, maren, LOOK, setting=Setting(on=client)).verdict.measures["colouring"].score
         for client in (cool, warm)
@@ -213,15 +215,16 @@ def test_a_photo_of_a_look_worn_is_kept_without_metadata_and_goes_with_the_clien
         client = a_client(session)
         hang_all(session, client)
         kept = keep_look(session, client, "Quay", LOOK)
-        sent = io.BytesIO()
-        exif = Image.Exif()
-        exif[0x8825] = {1: "N", 2: (59.0, 54.0, 0.0)}
-        Image.new("RGB", (80, 120), (190, 180, 170)).save(sent, "JPEG", exif=exif)
-        kept = add_worn_photo(session, folder, figure, kept.id, sent.getvalue(), "quay.jpg")
-        assert KeptLookDocument.model_validate(kept.kept).photo.feet is feet
-        stored = Image.open(folder.picture(kept.id, "as-sent"))
-        assert 0x8825 not in stored.getexif()
-        assert remove_orphans(session, folder) == 0
+    sent = io.BytesIO()
+    exif = Image.Exif()
+    exif[0x8825] = {1: "N", 2: (59.0, 54.0, 0.0)}
+    Image.new("RGB", (80, 120), (190, 180, 170)).save(sent, "JPEG", exif=exif)
+    eyes = OwnEyes(Sight(figure, lambda srgb: []))
+    kept = add_worn_photo(sessions, folder, eyes, kept.id, sent.getvalue(), "quay.jpg")
+    assert KeptLookDocument.model_validate(kept.kept).photo.feet is feet
+    stored = Image.open(folder.picture(kept.id, "as-sent"))
+    assert 0x8825 not in stored.getexif()
+    assert tidy(sessions, folder) == Moved(0, 0)
     erased = erase_client(sessions, folder, client)
     assert any(kept.id in name for name in erased.files)
     assert erased.left == ()

@@ -19,7 +19,7 @@ from lucid_swatch.usecases.clients import withdraw_consent
 from lucid_swatch.usecases.intake import read_kept_photo, take_in
 from lucid_swatch.usecases.rail import Word, change_pieces, hang_photo, join_faces
 from lucid_swatch.usecases.rail_in import open_rail, plan_rail, take_rail_in
-from lucid_swatch.usecases.rail_out import rail_archive, rail_json, rail_table
+from lucid_swatch.usecases.rail_out import rail_json, rail_table, write_rail_archive
 from tests.pictures import coat_photo
 
 from .rails import a_client, hang_all
@@ -55,20 +55,20 @@ def pieces_of(sessions, client):
 
 
 @pytest.mark.parametrize(("write", "file"), [(rail_json, "rail.json"), (rail_table, "rail.csv")])
-def test_the_same_rail_comes_back_elsewhere(sessions, maren, elsewhere, write, file):
+def test_the_same_rail_comes_back_elsewhere(sessions, maren, elsewhere, eyes, write, file):
     with sessions() as session:
         content = write(session, maren).encode()
     other, folder = elsewhere
     with other.begin() as session:
         client = a_client(session, "The same")
-        plan = take_rail_in(session, folder, client, open_rail(content, file))
+    plan = take_rail_in(other, folder, eyes, client, open_rail(content, file))
     assert (len(plan.added), plan.changed, plan.same, plan.dropped) == (6, (), 0, ())
     assert pieces_of(other, client) == pieces_of(sessions, maren)
     with sessions() as session:
         assert plan_rail(session, maren, open_rail(content, file)).same == 6
 
 
-def test_it_says_what_it_would_do_does_it_and_takes_it_back(sessions, folder, maren):
+def test_it_says_what_it_would_do_does_it_and_takes_it_back(sessions, folder, eyes, maren):
     before = pieces_of(sessions, maren)
     with sessions() as session:
         value = json.loads(rail_json(session, maren))
@@ -82,19 +82,19 @@ def test_it_says_what_it_would_do_does_it_and_takes_it_back(sessions, folder, ma
     assert [what for _, what in plan.changed] == [("label",)]
     assert plan.same == 4
     assert plan.dropped == ("keys nobody here knows: shelf",)
-    with sessions.begin() as session:
-        assert take_rail_in(session, folder, maren, sent) == plan
+    assert take_rail_in(sessions, folder, eyes, maren, sent) == plan
     assert len(pieces_of(sessions, maren)) == 7  # what is not in the file stays
     with sessions.begin() as session:
         undo(session, maren)
     assert pieces_of(sessions, maren) == before
 
 
-def test_a_rail_of_another_client_gets_ids_of_its_own(sessions, folder, maren):
+def test_a_rail_of_another_client_gets_ids_of_its_own(sessions, folder, eyes, maren):
     with sessions.begin() as session:
         content = rail_json(session, maren).encode()
         tobe = a_client(session, "Tobe")
-        take_rail_in(session, folder, tobe, open_rail(content, "rail.json"))
+    take_rail_in(sessions, folder, eyes, tobe, open_rail(content, "rail.json"))
+    with sessions() as session:
         own = Pieces(session).of_client(tobe)
     assert {one.piece.id for one in own}.isdisjoint(pieces_of(sessions, maren))
     faces = {one.piece.label: one for one in own}
@@ -102,22 +102,24 @@ def test_a_rail_of_another_client_gets_ids_of_its_own(sessions, folder, maren):
 
 
 @pytest.fixture
-def archive(sessions, folder, network):
+def archive(sessions, folder, eyes, network):
     """The archive of a rail with one photographed coat."""
     with sessions.begin() as session:
         client = a_client(session)
-        id = take_in(session, folder, client, [("coat.jpg", coat_photo())])[0].photo.id
+    id = take_in(sessions, folder, eyes, client, [("coat.jpg", coat_photo())])[0].photo.id
     read_kept_photo(sessions, folder, network, id)
     with sessions.begin() as session:
         hang_photo(session, id, Word(category=Category.COAT, label="Coat"))
-        return rail_archive(session, folder, client)
+        out = BytesIO()
+        write_rail_archive(session, folder, client, out)
+        return out.getvalue()
 
 
-def test_photos_come_with_the_archive_without_metadata_and_get_their_pictures(archive, network, elsewhere):
+def test_photos_come_with_the_archive_without_metadata_and_get_their_pictures(archive, eyes, network, elsewhere):
     other, there = elsewhere
     with other.begin() as session:
         client = a_client(session, "The same")
-        plan = take_rail_in(session, there, client, open_rail(archive, "rail.zip"))
+    plan = take_rail_in(other, there, eyes, client, open_rail(archive, "rail.zip"))
     assert (plan.photos, len(plan.to_read)) == (1, 1)
     with other() as session:
         assert Photos(session).unfinished() == list(plan.to_read)
@@ -131,13 +133,14 @@ def test_photos_come_with_the_archive_without_metadata_and_get_their_pictures(ar
         assert Pieces(session).of_client(client) == []
 
 
-def test_no_photos_come_for_a_client_who_withdrew_consent(archive, elsewhere):
+def test_no_photos_come_for_a_client_who_withdrew_consent(archive, eyes, elsewhere):
     other, there = elsewhere
     with other.begin() as session:
         client = a_client(session, "The same")
         withdraw_consent(session, client)
-    with pytest.raises(Refused, match="withdrew consent"), other.begin() as session:
-        take_rail_in(session, there, client, open_rail(archive, "rail.zip"))
+    with pytest.raises(Refused, match="withdrew consent"):
+        take_rail_in(other, there, eyes, client, open_rail(archive, "rail.zip"))
+    assert there.all_photos() == []
     assert pieces_of(other, client) == {}
 
 
@@ -163,10 +166,10 @@ def zipped(**files):
         (b"\x89PNG\r\n\x1a\n", "r.png", "UTF-8"),
     ],
 )
-def test_what_is_malformed_is_refused_and_nothing_changes(sessions, folder, maren, content, file, what):
+def test_what_is_malformed_is_refused_and_nothing_changes(sessions, folder, eyes, maren, content, file, what):
     before = pieces_of(sessions, maren)
-    with pytest.raises(Refused, match=what), sessions.begin() as session:
-        take_rail_in(session, folder, maren, open_rail(content, file))
+    with pytest.raises(Refused, match=what):
+        take_rail_in(sessions, folder, eyes, maren, open_rail(content, file))
     assert pieces_of(sessions, maren) == before
 
 

@@ -77,8 +77,7 @@ def test_the_reader_settles_the_main_colour(coat, sessions, folder, network, dev
     before = photo(sessions, coat)
     calibrate(reader, OwnHand())
     device.answer("UNDER " + " ".join(map(str, true)))
-    with sessions.begin() as session:
-        assert read_cloth(session, reader, OwnHand(), coat).state is PhotoState.WAITING
+    assert read_cloth(sessions, reader, OwnHand(), coat).state is PhotoState.WAITING
     after = again(sessions, folder, network, coat)
     assert after.reading["light"]["reference"] == "reader"
     main = after.reading["colours"][0]
@@ -88,8 +87,8 @@ def test_the_reader_settles_the_main_colour(coat, sessions, folder, network, dev
 
 def test_a_reader_without_its_tile_changes_nothing(coat, sessions, reader):
     before = photo(sessions, coat)
-    with sessions.begin() as session, pytest.raises(Refused, match="has not been calibrated"):
-        read_cloth(session, reader, OwnHand(), coat)
+    with pytest.raises(Refused, match="has not been calibrated"):
+        read_cloth(sessions, reader, OwnHand(), coat)
     assert photo(sessions, coat) == before
 
 

@@ -4,7 +4,7 @@ import pytest
 
 from lucid_swatch.core.problems import Refused
 from lucid_swatch.store.photos import Photos
-from lucid_swatch.usecases.tidy import remove_orphans
+from lucid_swatch.usecases.tidy import Moved, tidy
 from lucid_swatch.usecases.watch import look_again, stop_watching, watch, watched
 from lucid_swatch.work.watching import FolderWatch
 from tests.pictures import coat_photo
@@ -21,14 +21,13 @@ def phone(tmp_path):
 
 
 @pytest.fixture
-def look(sessions, folder, client, phone):
+def look(sessions, folder, eyes, client, phone):
     with sessions.begin() as session:
-        watch(session, str(phone), client.id)
+        watch(session, folder, str(phone), client.id)
     sizes = {}
 
     def looked():
-        with sessions.begin() as session:
-            return [one.name for one in look_again(session, folder, sizes)]
+        return [one.name for one in look_again(sessions, folder, eyes, sizes)]
 
     return looked
 
@@ -66,11 +65,11 @@ def test_a_folder_that_went_away_is_said_and_comes_back(look, phone, sessions):
         assert "cannot be read" in watched(session).problem
 
 
-def test_only_a_folder_can_be_watched(sessions, client, tmp_path):
+def test_only_a_folder_can_be_watched(sessions, folder, client, tmp_path):
     (tmp_path / "file").write_text("x")
     for path in ("phone", str(tmp_path / "none"), str(tmp_path / "file")):
         with sessions.begin() as session, pytest.raises(Refused, match="no such folder"):
-            watch(session, path, client.id)
+            watch(session, folder, path, client.id)
 
 
 def test_watching_ends(look, phone, sessions):
@@ -81,10 +80,10 @@ def test_watching_ends(look, phone, sessions):
     assert [look(), look()] == [[], []]
 
 
-def test_the_watch_hands_on_what_it_took(look, phone, sessions, folder):
+def test_the_watch_hands_on_what_it_took(look, phone, sessions, folder, eyes):
     (phone / "coat.jpg").write_bytes(coat_photo())
     added = []
-    watching = FolderWatch(sessions, folder, added.append, every=0.01)
+    watching = FolderWatch(sessions, folder, eyes, added.append, every=0.01)
     watching.look()
     watching.look()
     assert len(added) == 1
@@ -92,18 +91,19 @@ def test_the_watch_hands_on_what_it_took(look, phone, sessions, folder):
     watching.stop()
 
 
-def test_orphans_go_and_everything_else_stays(coat, sessions, folder):
+def test_what_nobody_knows_is_set_aside_and_everything_else_stays(coat, sessions, folder):
     folder.keep_photo("nobody.jpg", b"x")
     folder.keep_picture("nobody", "relit.jpg", b"x")
     (folder.path / "pictures" / coat / ".part-1").write_bytes(b"half")
     before = {p for p in folder.path.rglob("*") if p.is_file() and "nobody" not in str(p) and ".part-" not in p.name}
-    with sessions() as session:
-        assert remove_orphans(session, folder) == 3
-        assert remove_orphans(session, folder) == 0
+    assert tidy(sessions, folder) == Moved(aside=2, back=0)
+    assert tidy(sessions, folder) == Moved(0, 0)
     assert {p for p in folder.path.rglob("*") if p.is_file()} >= {
         p for p in before if p.suffix in (".jpg", ".png", ".webp")
     }
-    assert not list(folder.path.rglob("*nobody*"))
+    assert (folder.path / "aside/photos/nobody.jpg").read_bytes() == b"x"
+    assert (folder.path / "aside/pictures/nobody/relit.jpg").read_bytes() == b"x"
+    assert not list(folder.path.rglob(".part-*"))
 
 
 def test_a_full_disk_is_said_and_tried_again(look, phone, sessions, folder, client):

@@ -1,9 +1,6 @@
 """The server is killed in the middle, again and again; afterwards every photo is there once and nothing is left over."""
 
-import http.client
-import json
 import random
-import re
 import signal
 import subprocess
 import time
@@ -16,7 +13,7 @@ from lucid_swatch.store.folder import Folder
 from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.records import PhotoState
 from tests.pictures import coat_picture, encoded
-from tests.running import COMMAND, environment_for, wait_for_address
+from tests.running import COMMAND, asking, environment_for, wait_for_address
 
 PHOTOS, KILLS = 10, 3
 SETTLES_WITHIN = 240
@@ -27,7 +24,7 @@ def start(data):
         [COMMAND, "serve", "--port", "0"], env=environment_for("serve", data), stdout=subprocess.PIPE,
         stderr=subprocess.DEVNULL, text=True, start_new_session=True,
     )  # fmt: skip
-    return process, int(re.search(r":(\d+)", wait_for_address(process)[6:])[1])
+    return process, asking(wait_for_address(process))
 
 
 def runs_for(process, seconds):
@@ -36,41 +33,25 @@ def runs_for(process, seconds):
         process.wait(seconds)
 
 
-def ask(port, method, path, body=None, kind="application/json"):
-    link = http.client.HTTPConnection("127.0.0.1", port, timeout=30)
-    link.request(method, path, body, {"content-type": kind} if body else {})
-    answer = link.getresponse()
-    return json.loads(answer.read() or b"null")
-
-
-def form(photos):
-    parts = b"".join(
-        b'--x\r\ncontent-disposition: form-data; name="photos"; filename="%s"\r\ncontent-type: image/jpeg\r\n\r\n%s\r\n'
-        % (name.encode(), content)
-        for name, content in photos
-    )
-    return parts + b"--x--\r\n"
-
-
 def test_nothing_is_lost_or_doubled_by_being_killed(data):
     chance = random.Random(20)
     photos = []
     for k in range(PHOTOS):
         picture = coat_picture(lab=(25.0 + 3 * k, 5.0, -15.0 + 3 * k)).resize((800, 1000), Image.Resampling.NEAREST)
         photos.append((f"coat-{k}.jpg", encoded(picture)))
-    process, port = start(data)
-    client = ask(port, "POST", "/api/clients", json.dumps({"name": "Maren", "note": "", "consent": True}))["id"]
-    ask(port, "POST", f"/api/clients/{client}/photos", form(photos), "multipart/form-data; boundary=x")
+    process, http = start(data)
+    client = http.post("/api/clients", json={"name": "Maren", "consent": True}).json()["id"]
+    http.post(f"/api/clients/{client}/photos", files=[("photos", one) for one in photos]).raise_for_status()
     for _ in range(KILLS):
         runs_for(process, chance.uniform(0.2, 3.0))  # a random moment is what is tested
         process.send_signal(signal.SIGKILL)
         process.wait()
         process.stdout.close()
-        process, port = start(data)
+        process, http = start(data)
     end = time.monotonic() + SETTLES_WITHIN
     try:
         while time.monotonic() < end:
-            states = [p["state"] for p in ask(port, "GET", f"/api/clients/{client}/photos")]
+            states = [p["state"] for p in http.get(f"/api/clients/{client}/photos").json()]
             if all(state == "read" for state in states):
                 break
             runs_for(process, 0.3)

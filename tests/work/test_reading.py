@@ -13,12 +13,12 @@ from tests.pictures import coat_photo
 
 
 @pytest.fixture
-def waiting(sessions, folder):
+def waiting(sessions, folder, eyes):
     """Two photos that wait, one of them broken."""
     with sessions.begin() as session:
         client = add_client(session, "Maren", date(2031, 5, 4))
-        sent = [("broken.jpg", coat_photo()[:4000]), ("coat.jpg", coat_photo())]
-        return [one.photo.id for one in take_in(session, folder, client.id, sent)]
+    sent = [("broken.jpg", coat_photo()[:4000]), ("coat.jpg", coat_photo())]
+    return [one.photo.id for one in take_in(sessions, folder, eyes, client.id, sent)]
 
 
 def test_what_was_left_is_taken_up_and_a_broken_one_stops_nothing(sessions, data, waiting):

@@ -7,12 +7,16 @@ from pathlib import Path
 from fastapi import APIRouter, FastAPI
 from fastapi.responses import FileResponse, JSONResponse
 from fastapi.routing import APIRoute
+from starlette.formparsers import MultiPartParser
 from starlette.staticfiles import StaticFiles
 
-from . import audit, clients, compared_photos, faces, looks, photos, rail, rereading, studio, trials
+from . import aside, audit, backups, clients, compared_photos, faces, looks, photos, rail, rereading, studio, trials
 from .context import Context
-from .guard import Guard
+from .guard import MAX_BODY, Guard
 from .problems import ProblemDocument, answer, install
+
+# what was sent and is not yet stripped never lies on a disk; the guard limits how much of it there is
+MultiPartParser.spool_max_size = MAX_BODY
 
 STATIC = Path(__file__).parents[1] / "static"
 
@@ -29,9 +33,12 @@ def make_app(context: Context) -> FastAPI:
     async def life(app: FastAPI) -> AsyncIterator[None]:
         context.queue.resume()
         context.watch.start()
+        context.backups.start()
         yield
         context.watch.stop()
+        context.backups.stop()
         context.queue.stop()
+        context.sessions.close()
 
     app = FastAPI(
         title="Lucid Swatch", version="1", lifespan=life, docs_url=None, redoc_url=None, openapi_url=None,
@@ -40,7 +47,7 @@ def make_app(context: Context) -> FastAPI:
     app.state.context = context
     install(app)
     app.include_router(api_router())
-    app.add_middleware(Guard)
+    app.add_middleware(Guard, key=context.key)
     _serve_pages(app)
     return app
 
@@ -48,8 +55,21 @@ def make_app(context: Context) -> FastAPI:
 def api_router() -> APIRouter:
     """Everything under /api."""
     problem = {"model": ProblemDocument}
-    api = APIRouter(prefix="/api", responses={404: problem, 409: problem, 422: problem})
-    for part in (clients, faces, trials, compared_photos, photos, rail, audit, looks, rereading, studio):
+    api = APIRouter(prefix="/api", responses={401: problem, 404: problem, 409: problem, 422: problem})
+    for part in (
+        clients,
+        faces,
+        trials,
+        compared_photos,
+        photos,
+        rail,
+        audit,
+        looks,
+        rereading,
+        studio,
+        backups,
+        aside,
+    ):
         api.include_router(part.router)
     return api
 

@@ -30,25 +30,25 @@ from .audit_documents import (
     palette_answer,
     work_answer,
 )
-from .context import UnitOfWork
+from .context import Id, ReadSession, UnitOfWork
 
 router = APIRouter(tags=["audit"])
 
 
 @router.get("/clients/{client_id}/audit")
-def get_audit(session: UnitOfWork, client_id: str) -> AuditAnswer:
+def get_audit(session: ReadSession, client_id: Id) -> AuditAnswer:
     """What a rail is made of."""
     return audit_answer(audit(session, client_id))
 
 
 @router.get("/clients/{client_id}/work")
-def get_work(session: UnitOfWork, client_id: str) -> WorkAnswer:
+def get_work(session: ReadSession, client_id: Id) -> WorkAnswer:
     """How many good looks each piece is in, and what is missing."""
     return work_answer(work(session, client_id))
 
 
 @router.get("/clients/{client_id}/palettes")
-def list_palettes(session: UnitOfWork, client_id: str) -> list[PaletteAnswer]:
+def list_palettes(session: ReadSession, client_id: Id) -> list[PaletteAnswer]:
     """A client's kept palettes, each against the rail."""
     Clients(session).get(client_id)
     return [_kept(session, one) for one in Palettes(session).of_client(client_id)]
@@ -66,21 +66,21 @@ def _tried(session: Session, client_id: str, colours: list[PaletteColour], withi
 
 
 @router.post("/clients/{client_id}/palettes/find")
-def find_palette(session: UnitOfWork, client_id: str, asked: FindRequest) -> PaletteAnswer:
+def find_palette(session: ReadSession, client_id: Id, asked: FindRequest) -> PaletteAnswer:
     """The few colours that already are this wardrobe."""
     colours = find_colours(session, client_id, asked.count, asked.within, asked.kept)
     return _tried(session, client_id, colours, asked.within)
 
 
 @router.post("/clients/{client_id}/palettes/try")
-def try_palette(session: UnitOfWork, client_id: str, asked: PaletteRequest) -> PaletteAnswer:
+def try_palette(session: ReadSession, client_id: Id, asked: PaletteRequest) -> PaletteAnswer:
     """Which pieces are in a palette that is not kept yet."""
     Clients(session).get(client_id)
     return _tried(session, client_id, asked.colours, asked.within)
 
 
 @router.post("/clients/{client_id}/palettes/read")
-def read_palette_file(session: UnitOfWork, client_id: str, palette: Annotated[UploadFile, File()]) -> PaletteAnswer:
+def read_palette_file(session: ReadSession, client_id: Id, palette: Annotated[UploadFile, File()]) -> PaletteAnswer:
     """A palette from a file: GIMP palette, CSS, CSV or JSON. It is shown, not kept."""
     Clients(session).get(client_id)
     name, content = palette.filename or "palette", palette.file.read(MAX_TEXT_BYTES + 1)
@@ -90,7 +90,7 @@ def read_palette_file(session: UnitOfWork, client_id: str, palette: Annotated[Up
 
 
 @router.post("/clients/{client_id}/palettes", status_code=201)
-def add_palette(session: UnitOfWork, client_id: str, asked: PaletteRequest) -> PaletteAnswer:
+def add_palette(session: UnitOfWork, client_id: Id, asked: PaletteRequest) -> PaletteAnswer:
     """Keeps a palette."""
     Clients(session).get(client_id)
     palette = Palette(name=asked.name, colours=asked.colours)
@@ -98,14 +98,14 @@ def add_palette(session: UnitOfWork, client_id: str, asked: PaletteRequest) -> P
 
 
 @router.put("/clients/{client_id}/palettes/{palette_id}")
-def change_palette(session: UnitOfWork, client_id: str, palette_id: str, asked: PaletteRequest) -> PaletteAnswer:
+def change_palette(session: UnitOfWork, client_id: Id, palette_id: Id, asked: PaletteRequest) -> PaletteAnswer:
     """Writes a kept palette again."""
     palette = Palette(name=asked.name, colours=asked.colours)
     return _kept(session, keep_palette(session, client_id, palette, asked.within, palette_id))
 
 
 @router.delete("/palettes/{palette_id}", status_code=204)
-def remove_palette(session: UnitOfWork, palette_id: str) -> None:
+def remove_palette(session: UnitOfWork, palette_id: Id) -> None:
     """Lets a palette go."""
     let_palette_go(session, palette_id)
 
@@ -119,7 +119,7 @@ KINDS = {
 
 
 @router.get("/palettes/{palette_id}/file.{ending}")
-def get_palette_file(session: UnitOfWork, palette_id: str, ending: Literal["gpl", "css", "csv", "json"]) -> Response:
+def get_palette_file(session: ReadSession, palette_id: Id, ending: Literal["gpl", "css", "csv", "json"]) -> Response:
     """A kept palette as a file."""
     palette = palette_of(Palettes(session).get(palette_id))
     disposition = f'attachment; filename="{file_name(palette.name)}.{ending}"'
@@ -129,7 +129,7 @@ def get_palette_file(session: UnitOfWork, palette_id: str, ending: Literal["gpl"
 
 
 @router.get("/clients/{client_id}/leanings")
-def get_leanings(session: UnitOfWork, client_id: str) -> LeaningsAnswer:
+def get_leanings(session: ReadSession, client_id: Id) -> LeaningsAnswer:
     """The studio's own borders, and what the stylist's words ask for."""
     return LeaningsAnswer(
         kept=[leaning_answer(one) for one in kept_leanings(session)],
@@ -138,7 +138,7 @@ def get_leanings(session: UnitOfWork, client_id: str) -> LeaningsAnswer:
 
 
 @router.post("/clients/{client_id}/leanings", status_code=204)
-def move_border(session: UnitOfWork, client_id: str, habit: HabitRequest) -> None:
+def move_border(session: UnitOfWork, client_id: Id, habit: HabitRequest) -> None:
     """Moves a border as a habit asks."""
     if habit.read is habit.said:
         raise Refused("a border lies between two bins.", habit.family, "Load the page again.")
@@ -146,6 +146,6 @@ def move_border(session: UnitOfWork, client_id: str, habit: HabitRequest) -> Non
 
 
 @router.delete("/clients/{client_id}/leanings/{number}", status_code=204)
-def put_border_back(session: UnitOfWork, client_id: str, number: int) -> None:
+def put_border_back(session: UnitOfWork, client_id: Id, number: int) -> None:
     """Puts a border back where it usually lies."""
     take_back(session, client_id, number)

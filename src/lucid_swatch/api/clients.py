@@ -2,7 +2,7 @@
 
 from dataclasses import replace
 from datetime import UTC, datetime
-from typing import Any
+from typing import IO, Any
 
 from fastapi import APIRouter, Response
 from sqlalchemy.orm import Session
@@ -14,20 +14,21 @@ from lucid_swatch.store.looks import Looks
 from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.records import ClientRecord
+from lucid_swatch.usecases.backups import clear_of
 from lucid_swatch.usecases.changes import recorded
 from lucid_swatch.usecases.clients import (
     add_client,
     archive,
-    erase_client,
     give_consent,
     withdraw_consent,
     write_about,
 )
+from lucid_swatch.usecases.erase import erase_client
 from lucid_swatch.usecases.rail import sorted_pieces
-from lucid_swatch.usecases.take_out import client_archive
+from lucid_swatch.usecases.take_out import archive_name, write_client_archive
 
 from .colouring_documents import face_answer, face_pictures, portrait_answer
-from .context import InContext, UnitOfWork
+from .context import Id, InContext, ReadSession, UnitOfWork
 from .documents import (
     ArchiveRequest,
     BookEntry,
@@ -37,6 +38,7 @@ from .documents import (
     ErasedAnswer,
     NewClient,
 )
+from .downloads import zip_download
 from .rail_documents import bolt_of
 
 router = APIRouter(prefix="/clients", tags=["clients"])
@@ -61,7 +63,7 @@ def _own_values(session: Session, client: ClientRecord) -> dict[str, Any]:
 
 
 @router.get("")
-def list_clients(session: UnitOfWork) -> list[BookEntry]:
+def list_clients(session: ReadSession) -> list[BookEntry]:
     """Every client with the rail as one bolt."""
     entries = []
     for client in Clients(session).all():
@@ -83,44 +85,43 @@ def add(session: UnitOfWork, new: NewClient) -> ClientAnswer:
 
 
 @router.get("/{client_id}")
-def get(session: UnitOfWork, client_id: str) -> ClientAnswer:
+def get(session: ReadSession, client_id: Id) -> ClientAnswer:
     """One client."""
     return client_answer(session, Clients(session).get(client_id))
 
 
 @router.patch("/{client_id}")
-def change_client(session: UnitOfWork, client_id: str, change: ClientChange) -> ClientAnswer:
+def change_client(session: UnitOfWork, client_id: Id, change: ClientChange) -> ClientAnswer:
     """Writes what changed on a client."""
-    client = Clients(session).get(client_id)
-    if change.name is not None and not change.name.strip():
-        raise Refused("the client has no name.", "name", "Write a name or initials.")
-    conventions, undertone = client.conventions, client.undertone
+    own = Clients(session).get(client_id).conventions
+    values: dict[str, Any] = {}
+    if change.name is not None:
+        if not change.name.strip():
+            raise Refused("the client has no name.", "name", "Write a name or initials.")
+        values["name"] = change.name.strip()
+    if change.note is not None:
+        values["note"] = change.note
     if change.neutrals is not None:
-        conventions = replace(conventions, strict_neutrals=change.neutrals == "strict")
+        values["conventions"] = replace(own, strict_neutrals=change.neutrals == "strict")
     if change.conventions is not None:
-        own = client.conventions
-        conventions = replace(change.conventions.to_core(), leanings=own.leanings, tastes=own.tastes)
+        values["conventions"] = replace(change.conventions.to_core(), leanings=own.leanings, tastes=own.tastes)
     if change.undertone is not None:
-        undertone = None if change.undertone == "as read" else change.undertone
-    client = replace(
-        client, name=client.name if change.name is None else change.name.strip(),
-        note=client.note if change.note is None else change.note, conventions=conventions, undertone=undertone,
-    )  # fmt: skip
+        values["undertone"] = None if change.undertone == "as read" else change.undertone
     told = "the school" if change.conventions is not None else f"neutrals: {change.neutrals or 'as before'}"
     with recorded(session, client_id, told) as journal:
         journal.touches("client", client_id)
-        Clients(session).change(client)
+        client = Clients(session).change(client_id, **values)
     return client_answer(session, client)
 
 
 @router.put("/{client_id}/about")
-def set_about(session: UnitOfWork, client_id: str, about: About) -> ClientAnswer:
+def set_about(session: UnitOfWork, client_id: Id, about: About) -> ClientAnswer:
     """Writes what is known about a client: occasions, refusals, habits, what is always worn."""
     return client_answer(session, write_about(session, client_id, about))
 
 
 @router.put("/{client_id}/consent")
-def set_consent(session: UnitOfWork, client_id: str, consent: ConsentRequest) -> ClientAnswer:
+def set_consent(session: UnitOfWork, client_id: Id, consent: ConsentRequest) -> ClientAnswer:
     """Consent to photos, given again or withdrawn today."""
     if consent.given:
         return client_answer(session, give_consent(session, client_id, consent.given_for))
@@ -128,21 +129,27 @@ def set_consent(session: UnitOfWork, client_id: str, consent: ConsentRequest) ->
 
 
 @router.put("/{client_id}/archived")
-def set_archived(session: UnitOfWork, client_id: str, asked: ArchiveRequest) -> ClientAnswer:
+def set_archived(session: UnitOfWork, client_id: Id, asked: ArchiveRequest) -> ClientAnswer:
     """Puts a client at the end of the book, or back."""
     return client_answer(session, archive(session, client_id, asked.archived))
 
 
 @router.get("/{client_id}/archive.zip")
-def take_out(session: UnitOfWork, context: InContext, client_id: str) -> Response:
+def take_out(session: ReadSession, context: InContext, client_id: Id) -> Response:
     """Everything that is kept about a client, in open formats."""
-    content, name = client_archive(session, context.folder, client_id)
-    disposition = f'attachment; filename="{name}"'
-    return Response(content, media_type="application/zip", headers={"content-disposition": disposition})
+
+    def write(out: IO[bytes]) -> None:
+        write_client_archive(session, context.folder, client_id, out)
+
+    return zip_download(context, archive_name(session, client_id), write)
 
 
 @router.delete("/{client_id}")
-def erase(context: InContext, client_id: str) -> ErasedAnswer:
+def erase(context: InContext, client_id: Id) -> ErasedAnswer:
     """Erases a client with every row and file, searches for what is left, and says what went."""
-    gone = erase_client(context.sessions, context.folder, client_id)
-    return ErasedAnswer(rows=gone.rows, files=list(gone.files), left=list(gone.left))
+    gone = erase_client(context.sessions, context.folder, client_id, context.queue.end)
+    cleared = clear_of(context.sessions, context.folder.path, client_id, datetime.now(UTC))
+    return ErasedAnswer(
+        rows=gone.rows, files=list(gone.files), left=list(gone.left), backups_replaced=cleared.replaced,
+        backups_left=list(cleared.left),
+    )  # fmt: skip

@@ -1,7 +1,7 @@
 """What the screens send and get about a client's colouring."""
 
 from datetime import datetime
-from typing import Annotated, Any, Literal
+from typing import Any, Literal
 
 import numpy as np
 from pydantic import Field
@@ -13,6 +13,7 @@ from lucid_swatch.core.client.trial import Held
 from lucid_swatch.core.colour.spaces import lab_to_hex
 from lucid_swatch.core.garment.vocabulary import Metal, Undertone
 from lucid_swatch.core.photo.light import LightReference
+from lucid_swatch.formats.piece import Lab
 from lucid_swatch.store.records import ClientRecord, FaceRecord, FaceSource
 from lucid_swatch.usecases.side_by_side import SideKind
 from lucid_swatch.usecases.suits import Follows
@@ -119,7 +120,7 @@ class ByEyeRequest(Request):
     """A colour of the face set by eye."""
 
     part: FacePart
-    lab: Annotated[list[float], Field(min_length=3, max_length=3)]
+    lab: Lab
 
 
 class PartRequest(Request):

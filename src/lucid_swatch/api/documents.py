@@ -102,6 +102,10 @@ class ErasedAnswer(Answer):
     """Names below the data folder."""
     left: list[str]
     """What a search of the data folder still found; empty when everything went."""
+    backups_replaced: int
+    """Backups of a day that held the client and are gone; a fresh one stands in their place."""
+    backups_left: list[str]
+    """Backups that still hold the client and are the stylist's to delete."""
 
 
 class AlikeAnswer(Answer):

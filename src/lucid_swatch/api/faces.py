@@ -1,12 +1,13 @@
 """Portraits and readings of a face."""
 
-from typing import Annotated
+from typing import Annotated, Literal
 
 from fastapi import APIRouter, File, Query, Response, UploadFile
 
 from lucid_swatch.core.photo.neutral import NeutralPoint
 from lucid_swatch.files.photo import MAX_BYTES
 from lucid_swatch.store.clients import Clients
+from lucid_swatch.store.faces import Faces
 from lucid_swatch.usecases.faces import (
     add_portrait,
     change_veils,
@@ -30,58 +31,60 @@ from .colouring_documents import (
     VeilsRequest,
     face_colour,
 )
-from .context import InContext, UnitOfWork
+from .context import Context, Id, InContext, ReadSession, UnitOfWork
 from .documents import ClientAnswer
 
 router = APIRouter(tags=["colouring"])
 
 
 @router.post("/clients/{client_id}/portraits", status_code=201)
-def send_portrait(
-    session: UnitOfWork, context: InContext, client_id: str, portrait: Annotated[UploadFile, File()]
-) -> ClientAnswer:
+def send_portrait(context: InContext, client_id: Id, portrait: Annotated[UploadFile, File()]) -> ClientAnswer:
     """Keeps a portrait, finds the face in it and reads skin, hair and eyes."""
-    content = portrait.file.read(MAX_BYTES + 1)
-    name = portrait.filename or "portrait"
-    add_portrait(session, context.folder, context.cut_out, context.faces, client_id, content, name)
-    return client_answer(session, Clients(session).get(client_id))
+    content, name = portrait.file.read(MAX_BYTES + 1), portrait.filename or "portrait"
+    add_portrait(context.sessions, context.folder, context.queue, client_id, content, name)
+    return _answer(context, client_id)
+
+
+def _answer(context: Context, client_id: str) -> ClientAnswer:
+    with context.sessions() as session:
+        return client_answer(session, Clients(session).get(client_id))
 
 
 @router.put("/portraits/{portrait_id}")
-def read_portrait(session: UnitOfWork, context: InContext, portrait_id: str, asked: PortraitRequest) -> ClientAnswer:
+def read_portrait(context: InContext, portrait_id: Id, asked: PortraitRequest) -> ClientAnswer:
     """Reads a kept portrait at other spots, or relights it from something neutral."""
     places = {part: tuple((s.x, s.y) for s in getattr(asked.spots, part)) for part in ("skin", "hair", "eyes")}
     neutral = None if asked.neutral is None else NeutralPoint(**asked.neutral.model_dump())
     veils = frozenset(asked.veils)
-    face = read_again(session, context.folder, context.cut_out, portrait_id, places, neutral, veils)
-    return client_answer(session, Clients(session).get(face.client_id))
+    face = read_again(context.sessions, context.folder, context.queue, portrait_id, places, neutral, veils)
+    return _answer(context, face.client_id)
 
 
 @router.put("/portraits/{portrait_id}/veils")
-def set_veils(session: UnitOfWork, portrait_id: str, asked: VeilsRequest) -> ClientAnswer:
+def set_veils(session: UnitOfWork, portrait_id: Id, asked: VeilsRequest) -> ClientAnswer:
     """Says what stands between: make-up, dyed hair, tinted glasses, flash."""
     face = change_veils(session, portrait_id, frozenset(asked.veils))
     return client_answer(session, Clients(session).get(face.client_id))
 
 
 @router.put("/portraits/{portrait_id}/in-use")
-def set_in_use(session: UnitOfWork, portrait_id: str, asked: InUseRequest) -> ClientAnswer:
+def set_in_use(session: UnitOfWork, portrait_id: Id, asked: InUseRequest) -> ClientAnswer:
     """Lets a portrait count, or not."""
     face = count_in(session, portrait_id, asked.in_use)
     return client_answer(session, Clients(session).get(face.client_id))
 
 
 @router.delete("/portraits/{portrait_id}", status_code=204)
-def remove_portrait(session: UnitOfWork, context: InContext, portrait_id: str) -> None:
+def remove_portrait(session: UnitOfWork, context: InContext, portrait_id: Id) -> None:
     """Removes a portrait or a reading."""
     remove_face(session, context.folder, portrait_id)
 
 
 @router.get("/portraits/{portrait_id}/spot")
 def read_live(
-    session: UnitOfWork,
+    session: ReadSession,
     context: InContext,
-    portrait_id: str,
+    portrait_id: Id,
     part: FacePart,
     x: Annotated[Fraction, Query()],
     y: Annotated[Fraction, Query()],
@@ -91,15 +94,18 @@ def read_live(
 
 
 @router.get("/portraits/{portrait_id}/pictures/{name}")
-def portrait_picture(context: InContext, portrait_id: str, name: str) -> Response:
+def portrait_picture(
+    session: ReadSession, context: InContext, portrait_id: Id, name: Literal["portrait.jpg", "face.jpg", "person.webp"]
+) -> Response:
     """The portrait relit, the face, or the person cut out."""
     kind = "image/webp" if name.endswith(".webp") else "image/jpeg"
     headers = {"cache-control": "no-store"}  # no copy of a face stays in a browser
-    return Response(context.folder.picture(portrait_id, name).read_bytes(), media_type=kind, headers=headers)
+    content = context.folder.picture(Faces(session).get(portrait_id).id, name).read_bytes()
+    return Response(content, media_type=kind, headers=headers)
 
 
 @router.post("/clients/{client_id}/by-eye", status_code=201)
-def say_colour(session: UnitOfWork, client_id: str, asked: ByEyeRequest) -> ClientAnswer:
+def say_colour(session: UnitOfWork, client_id: Id, asked: ByEyeRequest) -> ClientAnswer:
     """A colour of the face set by eye."""
     lightness, a, b = asked.lab
     set_by_eye(session, client_id, asked.part, (lightness, a, b))
@@ -107,8 +113,7 @@ def say_colour(session: UnitOfWork, client_id: str, asked: ByEyeRequest) -> Clie
 
 
 @router.post("/clients/{client_id}/by-reader", status_code=201)
-def hold_reader_to_face(session: UnitOfWork, context: InContext, client_id: str, asked: PartRequest) -> ClientAnswer:
+def hold_reader_to_face(context: InContext, client_id: Id, asked: PartRequest) -> ClientAnswer:
     """A colour of the face read with the handheld reader."""
-    context.hand.on_face(Clients(session).get(client_id), asked.part)
-    read_with_reader(session, context.reader, client_id, asked.part)
-    return client_answer(session, Clients(session).get(client_id))
+    read_with_reader(context.sessions, context.reader, context.hand, client_id, asked.part)
+    return _answer(context, client_id)

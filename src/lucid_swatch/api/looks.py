@@ -3,6 +3,7 @@
 from typing import Annotated
 
 from fastapi import APIRouter, File, Response, UploadFile
+from sqlalchemy.orm import Session
 
 from lucid_swatch.core.look.lights import seen_lights
 from lucid_swatch.files.photo import MAX_BYTES
@@ -24,7 +25,7 @@ from lucid_swatch.usecases.tastes import put_taste_back, take_taste_on, taste
 from lucid_swatch.usecases.worn import PICTURE, add_worn_photo, remove_worn_photo
 
 from .audit_documents import LetGoAnswer
-from .context import InContext, UnitOfWork
+from .context import Id, InContext, ReadSession, UnitOfWork
 from .documents import (
     BandAnswer,
     DismissRequest,
@@ -46,7 +47,7 @@ router = APIRouter(tags=["looks"])
 
 
 @router.post("/clients/{client_id}/judge")
-def judge(session: UnitOfWork, client_id: str, asked: JudgeRequest) -> JudgedAnswer:
+def judge(session: ReadSession, client_id: Id, asked: JudgeRequest) -> JudgedAnswer:
     """The verdict on some pieces, and what every other piece would do to it."""
     judged = judge_pieces(session, client_id, tuple(asked.pieces), asked.intent, _setting(asked))
     effects = {id: EffectAnswer(change=e.change, pieces=list(e.pieces)) for id, e in judged.effects.items()}
@@ -65,7 +66,7 @@ def judge(session: UnitOfWork, client_id: str, asked: JudgeRequest) -> JudgedAns
 
 
 @router.post("/clients/{client_id}/missing-colours")
-def list_missing_colours(session: UnitOfWork, client_id: str, asked: JudgeRequest) -> list[MendDocument]:
+def list_missing_colours(session: ReadSession, client_id: Id, asked: JudgeRequest) -> list[MendDocument]:
     """The colours in which a piece of a look would help most, whatever hangs on the rail."""
     found = colours_missing(session, client_id, tuple(asked.pieces), asked.intent, _setting(asked))
     return [mend_document(mend) for mend in found]
@@ -86,7 +87,7 @@ def list_lights() -> list[LightAnswer]:
 
 
 @router.get("/clients/{client_id}/looks")
-def list_looks(session: UnitOfWork, client_id: str) -> list[LookAnswer]:
+def list_looks(session: ReadSession, client_id: Id) -> list[LookAnswer]:
     """A client's kept looks, newest first, judged anew."""
     kept = Looks(session).of_client(client_id)
     overall = overall_of(session, client_id, kept)
@@ -94,53 +95,57 @@ def list_looks(session: UnitOfWork, client_id: str) -> list[LookAnswer]:
 
 
 @router.post("/clients/{client_id}/looks", status_code=201)
-def keep(session: UnitOfWork, client_id: str, look: LookRequest) -> LookAnswer:
+def keep(session: UnitOfWork, client_id: Id, look: LookRequest) -> LookAnswer:
     """Keeps a look."""
     return _answer(session, keep_look(session, client_id, look.name, tuple(look.pieces), look.intent, look.kept))
 
 
 @router.put("/looks/{look_id}")
-def write_look(session: UnitOfWork, look_id: str, look: LookRequest) -> LookAnswer:
+def write_look(session: UnitOfWork, look_id: Id, look: LookRequest) -> LookAnswer:
     """Writes a kept look again."""
     return _answer(session, change_look(session, look_id, look.name, tuple(look.pieces), look.intent, look.kept))
 
 
 @router.delete("/looks/{look_id}")
-def let_go(session: UnitOfWork, context: InContext, look_id: str) -> LetGoAnswer:
+def let_go(session: UnitOfWork, context: InContext, look_id: Id) -> LetGoAnswer:
     """Lets a look go, which can be taken back, with its photo, which cannot."""
     return LetGoAnswer(change=let_look_go(session, context.folder, look_id))
 
 
 @router.post("/looks/{look_id}/photo", status_code=201)
-def send_worn_photo(
-    session: UnitOfWork, context: InContext, look_id: str, photo: Annotated[UploadFile, File()]
-) -> LookAnswer:
+def send_worn_photo(context: InContext, look_id: Id, photo: Annotated[UploadFile, File()]) -> LookAnswer:
     """Keeps a photo of a look as it was worn."""
     content, name = photo.file.read(MAX_BYTES + 1), photo.filename or "photo"
-    return _answer(session, add_worn_photo(session, context.folder, context.cut_out, look_id, content, name))
+    kept = add_worn_photo(context.sessions, context.folder, context.queue, look_id, content, name)
+    with context.sessions() as session:
+        return _answer(session, kept)
 
 
 @router.delete("/looks/{look_id}/photo")
-def take_worn_photo_away(session: UnitOfWork, context: InContext, look_id: str) -> LookAnswer:
+def take_worn_photo_away(session: UnitOfWork, context: InContext, look_id: Id) -> LookAnswer:
     """Removes the photo of a look."""
     return _answer(session, remove_worn_photo(session, context.folder, look_id))
 
 
 @router.get("/looks/{look_id}/photo.jpg")
-def worn_photo(context: InContext, look_id: str) -> Response:
+def worn_photo(session: ReadSession, context: InContext, look_id: Id) -> Response:
     """The photo of a look as it was worn."""
     headers = {"cache-control": "no-store"}  # no copy of a person stays in a browser
-    return Response(context.folder.picture(look_id, PICTURE).read_bytes(), media_type="image/jpeg", headers=headers)
+    return Response(
+        context.folder.picture(Looks(session).get(look_id).id, PICTURE).read_bytes(),
+        media_type="image/jpeg",
+        headers=headers,
+    )
 
 
 @router.post("/clients/{client_id}/notes", status_code=204)
-def wave_away(session: UnitOfWork, client_id: str, asked: DismissRequest) -> None:
+def wave_away(session: UnitOfWork, client_id: Id, asked: DismissRequest) -> None:
     """Waves a note on a look away for this client, or lets it speak again."""
     dismiss(session, client_id, asked.key, asked.again)
 
 
 @router.get("/taste")
-def get_taste(session: UnitOfWork) -> TasteAnswer:
+def get_taste(session: ReadSession) -> TasteAnswer:
     """What the stylist's own verdicts say of the rules."""
     found = taste(session)
     asked, kept = (
@@ -164,5 +169,5 @@ def put_rules_back(session: UnitOfWork) -> None:
     put_taste_back(session)
 
 
-def _answer(session: UnitOfWork, look: KeptLook) -> LookAnswer:
+def _answer(session: Session, look: KeptLook) -> LookAnswer:
     return look_answer(look, overall_of(session, look.client_id, [look])[look.id])

@@ -2,7 +2,7 @@
 
 from typing import Annotated
 
-from fastapi import APIRouter, File, Response, UploadFile
+from fastapi import APIRouter, File, Path, Response, UploadFile
 
 from lucid_swatch.core.photo.neutral import NeutralPoint
 from lucid_swatch.core.photo.strokes import Stroke
@@ -27,7 +27,7 @@ from lucid_swatch.usecases.rail import hang_photo
 from lucid_swatch.usecases.reader import read_cloth
 
 from .audit_documents import by_id
-from .context import Context, InContext, UnitOfWork
+from .context import Context, Id, InContext, ReadSession, UnitOfWork
 from .documents import (
     ApartRequest,
     LightRequest,
@@ -43,10 +43,13 @@ from .rail_documents import NeighbourAnswer, PieceAnswer, WordRequest, neighbour
 
 router = APIRouter(tags=["photos"])
 MOST_AT_ONCE = 100
+PhotoPicture = Annotated[
+    str, Path(pattern=r"^((as-shot|relit|thumbnail|cloth|strip|colour-[0-9]{1,2})\.jpg|cloth-only\.webp)$")
+]
 
 
 @router.get("/clients/{client_id}/photos")
-def list_photos(session: UnitOfWork, context: InContext, client_id: str) -> list[PhotoAnswer]:
+def list_photos(session: ReadSession, context: InContext, client_id: Id) -> list[PhotoAnswer]:
     """A client's photos, oldest first. Whoever looks at them will soon send one."""
     Clients(session).get(client_id)
     context.queue.make_ready()
@@ -56,13 +59,12 @@ def list_photos(session: UnitOfWork, context: InContext, client_id: str) -> list
 
 
 @router.post("/clients/{client_id}/photos", status_code=201)
-def add_photos(context: InContext, client_id: str, photos: Annotated[list[UploadFile], File()]) -> list[TakenAnswer]:
+def add_photos(context: InContext, client_id: Id, photos: Annotated[list[UploadFile], File()]) -> list[TakenAnswer]:
     """Takes photos in and lets them be read; one that is refused does not stop the rest."""
     if len(photos) > MOST_AT_ONCE:
         raise Refused(f"{len(photos)} photos came at once.", "photos", f"Send up to {MOST_AT_ONCE} at a time.")
     sent = ((photo.filename or "photo", photo.file.read(MAX_BYTES + 1)) for photo in photos)
-    with context.sessions.begin() as session:
-        taken = take_in(session, context.folder, client_id, sent)
+    taken = take_in(context.sessions, context.folder, context.queue, client_id, sent)
     # only now are they in the database, where the reading processes look for them
     for one in taken:
         if one.photo is not None:
@@ -71,13 +73,13 @@ def add_photos(context: InContext, client_id: str, photos: Annotated[list[Upload
 
 
 @router.get("/photos/{photo_id}")
-def get_photo(session: UnitOfWork, photo_id: str) -> PhotoAnswer:
+def get_photo(session: ReadSession, photo_id: Id) -> PhotoAnswer:
     """One photo."""
     return photo_answer(Photos(session).get(photo_id))
 
 
 @router.put("/photos/{photo_id}/light")
-def set_light(context: InContext, photo_id: str, light: LightRequest) -> PhotoAnswer:
+def set_light(context: InContext, photo_id: Id, light: LightRequest) -> PhotoAnswer:
     """Relights a photo from something neutral in it, or lets the light be estimated again."""
     neutral = None if light.neutral is None else NeutralPoint(**light.neutral.model_dump())
     with context.sessions.begin() as session:
@@ -86,7 +88,7 @@ def set_light(context: InContext, photo_id: str, light: LightRequest) -> PhotoAn
 
 
 @router.post("/photos/{photo_id}/light/series")
-def set_series_light(context: InContext, photo_id: str, series: SeriesRequest) -> list[PhotoAnswer]:
+def set_series_light(context: InContext, photo_id: Id, series: SeriesRequest) -> list[PhotoAnswer]:
     """Reads other photos of the same series in the light of this one."""
     with context.sessions.begin() as session:
         changed = share_light(session, photo_id, series.photos)
@@ -94,21 +96,19 @@ def set_series_light(context: InContext, photo_id: str, series: SeriesRequest) -
 
 
 @router.post("/photos/{photo_id}/reader")
-def hold_reader(context: InContext, photo_id: str) -> PhotoAnswer:
+def hold_reader(context: InContext, photo_id: Id) -> PhotoAnswer:
     """Reads the garment directly with the colour reader, and the photo again in its light."""
-    with context.sessions.begin() as session:
-        photo = read_cloth(session, context.reader, context.hand, photo_id)
-    return _read_again(context, photo)
+    return _read_again(context, read_cloth(context.sessions, context.reader, context.hand, photo_id))
 
 
 @router.post("/photos/{photo_id}/apart")
-def keep_apart(session: UnitOfWork, photo_id: str, apart: ApartRequest) -> PhotoAnswer:
+def keep_apart(session: UnitOfWork, photo_id: Id, apart: ApartRequest) -> PhotoAnswer:
     """Keeps that two photos show different pieces."""
     return photo_answer(not_the_same(session, photo_id, apart.other))
 
 
 @router.get("/photos/{photo_id}/neighbours")
-def near_pieces(session: UnitOfWork, photo_id: str) -> list[NeighbourAnswer]:
+def near_pieces(session: ReadSession, photo_id: Id) -> list[NeighbourAnswer]:
     """The pieces on the rail whose main colour is nearest to that of a photo."""
     found = neighbours(session, photo_id)
     rail = by_id(Pieces(session).of_client(Photos(session).get(photo_id).client_id))
@@ -116,20 +116,16 @@ def near_pieces(session: UnitOfWork, photo_id: str) -> list[NeighbourAnswer]:
 
 
 @router.post("/photos/{photo_id}/strokes")
-def draw_stroke(context: InContext, photo_id: str, stroke: StrokeRequest) -> PhotoAnswer:
+def draw_stroke(context: InContext, photo_id: Id, stroke: StrokeRequest) -> PhotoAnswer:
     """Mends the outline by a stroke."""
-    with context.sessions.begin() as session:
-        drawn = Stroke(stroke.cloth, tuple(stroke.points), stroke.width, stroke.box)
-        photo = add_stroke(session, context.folder, photo_id, drawn)
-    return _read_again(context, photo)
+    drawn = Stroke(stroke.cloth, tuple(stroke.points), stroke.width, stroke.box)
+    return _read_again(context, add_stroke(context.sessions, context.folder, photo_id, drawn))
 
 
 @router.delete("/photos/{photo_id}/strokes/last")
-def take_back_stroke(context: InContext, photo_id: str) -> PhotoAnswer:
+def take_back_stroke(context: InContext, photo_id: Id) -> PhotoAnswer:
     """Takes the last stroke back."""
-    with context.sessions.begin() as session:
-        photo = undo_stroke(session, context.folder, photo_id)
-    return _read_again(context, photo)
+    return _read_again(context, undo_stroke(context.sessions, context.folder, photo_id))
 
 
 def _read_again(context: Context, photo: PhotoRecord) -> PhotoAnswer:
@@ -138,34 +134,32 @@ def _read_again(context: Context, photo: PhotoRecord) -> PhotoAnswer:
 
 
 @router.post("/photos/{photo_id}/another", status_code=201)
-def take_another(context: InContext, photo_id: str) -> PhotoAnswer:
+def take_another(context: InContext, photo_id: Id) -> PhotoAnswer:
     """Takes another piece from a photo that shows several."""
-    with context.sessions.begin() as session:
-        photo = another_piece(session, context.folder, photo_id)
-    return _read_again(context, photo)
+    return _read_again(context, another_piece(context.sessions, context.folder, photo_id))
 
 
 @router.post("/photos/{photo_id}/not-now")
-def put_aside(session: UnitOfWork, photo_id: str) -> PhotoAnswer:
+def put_aside(session: UnitOfWork, photo_id: Id) -> PhotoAnswer:
     """Puts a photo aside, or back among the waiting ones."""
     return photo_answer(not_now(session, photo_id))
 
 
 @router.post("/photos/{photo_id}/hang", status_code=201)
-def hang(session: UnitOfWork, photo_id: str, word: WordRequest) -> PieceAnswer:
+def hang(session: UnitOfWork, photo_id: Id, word: WordRequest) -> PieceAnswer:
     """Hangs what the photo shows on the rail."""
     return answer_pieces(session, [hang_photo(session, photo_id, word.to_word())])[0]
 
 
 @router.delete("/photos/{photo_id}", status_code=204)
-def delete_photo(session: UnitOfWork, context: InContext, photo_id: str) -> None:
+def delete_photo(session: UnitOfWork, context: InContext, photo_id: Id) -> None:
     """Removes a photo that is not hung."""
     remove_photo(session, context.folder, photo_id)
 
 
 @router.get("/photos/{photo_id}/pictures/{name}")
-def photo_picture(context: InContext, photo_id: str, name: str) -> Response:
+def photo_picture(session: ReadSession, context: InContext, photo_id: Id, name: PhotoPicture) -> Response:
     """A picture made from the photo: as shot, relit, cloth only, or the crop of a colour."""
-    content = context.folder.picture(photo_id, name).read_bytes()
+    content = context.folder.picture(Photos(session).get(photo_id).id, name).read_bytes()
     kind = "image/webp" if name.endswith(".webp") else "image/jpeg"
     return Response(content, media_type=kind, headers={"cache-control": "no-store"})

@@ -1,6 +1,7 @@
 """A problem becomes an answer: one table from kind to status, three parts for a person to read."""
 
 import logging
+import traceback
 
 import sqlalchemy as sa
 from fastapi import FastAPI, Request
@@ -8,6 +9,7 @@ from fastapi.exceptions import RequestValidationError
 from fastapi.responses import JSONResponse
 from pydantic import BaseModel
 from starlette.exceptions import HTTPException
+from starlette.requests import ClientDisconnect
 
 from lucid_swatch.core.problems import AlreadyThere, NotThere, Problem, Refused
 
@@ -59,14 +61,39 @@ def install(app: FastAPI) -> None:
             problem.status_code, _sentence(str(problem.detail)), request.url.path, "Go back to the clients' book."
         )
 
-    @app.exception_handler(sa.exc.OperationalError)
-    def _database(request: Request, problem: sa.exc.OperationalError) -> JSONResponse:
-        log.error("the database refused", exc_info=problem)
+    @app.exception_handler(sa.exc.IntegrityError)
+    def _gone(request: Request, problem: sa.exc.IntegrityError) -> JSONResponse:
+        return answer(409, "something that this belongs to went meanwhile.", request.url.path, "Load the page again.")
+
+    @app.exception_handler(sa.exc.DatabaseError)
+    def _database(request: Request, problem: sa.exc.DatabaseError) -> JSONResponse:
         reason = str(problem.orig).lower()
+        log.error("the database refused: %s", reason)
+        if "malformed" in reason or "not a database" in reason or "corrupt" in reason:
+            do = "Stop the application, run 'lucid-swatch check', and put a backup back if it says so."
+            return answer(503, "the database is damaged.", "data folder", do)
         what = "the disk is full." if "full" in reason else "the database could not be used."
         return answer(503, what, "data folder", "Nothing was changed. Make room or wait a moment, then try again.")
 
+    @app.exception_handler(FileNotFoundError)
+    def _file_gone(request: Request, problem: FileNotFoundError) -> JSONResponse:
+        return answer(404, "a file of this is not there.", request.url.path, "Load the page again.")
+
+    @app.exception_handler(OSError)
+    def _file(request: Request, problem: OSError) -> JSONResponse:
+        reason = (problem.strerror or "unknown reason").lower()
+        return answer(
+            503, f"a file could not be used ({reason}).", "data folder", "Make room or wait a moment, then try again."
+        )
+
+    @app.exception_handler(ClientDisconnect)
+    def _left(request: Request, problem: ClientDisconnect) -> JSONResponse:
+        return answer(400, "the request was cut short.", request.url.path, "Send it again.")
+
     @app.exception_handler(Exception)
     def _unknown(request: Request, problem: Exception) -> JSONResponse:
-        log.error("a request failed", exc_info=problem)
+        # what an error says may hold what is kept about a client: its kind and place are enough to find it
+        log.error(
+            "a request failed: %s\n%s", type(problem).__name__, "".join(traceback.format_tb(problem.__traceback__)[-4:])
+        )
         return answer(500, "something went wrong on our side.", request.url.path, "Nothing was changed. Load the page again.")  # fmt: skip

@@ -1,8 +1,8 @@
 """The rail: its pieces, what is said and kept about them, and every step back."""
 
-from typing import Annotated
+from typing import IO, Annotated
 
-from fastapi import APIRouter, File, Form, Response, UploadFile
+from fastapi import APIRouter, File, Form, Path, Response, UploadFile
 from pydantic import Field, TypeAdapter
 from sqlalchemy.orm import Session
 
@@ -25,7 +25,7 @@ from lucid_swatch.usecases.rail import (
     the_rail,
 )
 from lucid_swatch.usecases.rail_in import open_rail, plan_rail, take_rail_in
-from lucid_swatch.usecases.rail_out import file_name, rail_archive, rail_json, rail_table
+from lucid_swatch.usecases.rail_out import file_name, rail_json, rail_table, write_rail_archive
 from lucid_swatch.usecases.strips import strips_of
 
 from .audit_documents import (
@@ -39,7 +39,8 @@ from .audit_documents import (
     import_answer,
 )
 from .base import Request
-from .context import Context, InContext, UnitOfWork
+from .context import Context, Id, InContext, ReadSession, UnitOfWork
+from .downloads import zip_download
 from .rail_documents import PieceAnswer, WordRequest, piece_answers, strip_answers
 
 router = APIRouter(tags=["rail"])
@@ -69,7 +70,7 @@ class FacesRequest(Request):
 
 
 @router.get("/clients/{client_id}/rail", response_model=list[PieceAnswer])
-def get_rail(session: UnitOfWork, client_id: str) -> Response:
+def get_rail(session: ReadSession, client_id: Id) -> Response:
     """A client's pieces with where each hangs."""
     looks = _looks_by_piece(session, client_id)
     rail = the_rail(session, client_id)
@@ -94,7 +95,9 @@ def answer_pieces(session: Session, hung: list[HungPiece]) -> list[PieceAnswer]:
 
 
 @router.get("/clients/{client_id}/strips/{key}.jpg")
-def get_strips(session: UnitOfWork, context: InContext, client_id: str, key: str) -> Response:
+def get_strips(
+    session: ReadSession, context: InContext, client_id: Id, key: Annotated[str, Path(pattern=r"^[0-9a-f]{1,64}$")]
+) -> Response:
     """The strips of a whole rail as one picture."""
     content = strips_of(session, context.folder, client_id, key)
     return Response(content, media_type="image/jpeg", headers={"cache-control": "no-store"})
@@ -107,20 +110,20 @@ def change(session: UnitOfWork, piece_id: str, word: WordRequest) -> PieceAnswer
 
 
 @router.post("/clients/{client_id}/rail/change")
-def change_many(session: UnitOfWork, client_id: str, asked: ChangeRequest) -> list[PieceAnswer]:
+def change_many(session: UnitOfWork, client_id: Id, asked: ChangeRequest) -> list[PieceAnswer]:
     """Writes the stylist's word over some pieces, and what is kept about them, as one change."""
     kept = asked.kept.model_dump(mode="json", exclude_unset=True)
     return answer_pieces(session, change_pieces(session, client_id, asked.pieces, asked.word.to_word(), kept))
 
 
 @router.post("/clients/{client_id}/rail/take-off", status_code=204)
-def take_many(session: UnitOfWork, client_id: str, asked: TakeOffRequest) -> None:
+def take_many(session: UnitOfWork, client_id: Id, asked: TakeOffRequest) -> None:
     """Takes pieces off the rail; their photos wait in the intake again."""
     take_off_all(session, client_id, asked.pieces)
 
 
 @router.post("/clients/{client_id}/rail/faces", status_code=204)
-def join(session: UnitOfWork, client_id: str, asked: FacesRequest) -> None:
+def join(session: UnitOfWork, client_id: Id, asked: FacesRequest) -> None:
     """Says that two pieces are the two faces of one reversible piece."""
     join_faces(session, client_id, asked.first, asked.second)
 
@@ -132,27 +135,27 @@ def take(session: UnitOfWork, piece_id: str) -> None:
 
 
 @router.get("/pieces/{piece_id}/company")
-def get_company(session: UnitOfWork, piece_id: str) -> CompanyAnswer:
+def get_company(session: ReadSession, piece_id: str) -> CompanyAnswer:
     """What matches a piece, what clashes, what it goes with best and what it fights with."""
     hung = Pieces(session).of_client(Pieces(session).get(piece_id).client_id)
     return company_answer(company_of(session, piece_id), by_id(hung))
 
 
 @router.get("/clients/{client_id}/changes")
-def list_changes(session: UnitOfWork, client_id: str) -> list[ChangeAnswer]:
+def list_changes(session: ReadSession, client_id: Id) -> list[ChangeAnswer]:
     """Every change of a rail, newest first."""
     Clients(session).get(client_id)
     return [change_answer(one) for one in Journal(session).of_client(client_id)]
 
 
 @router.post("/clients/{client_id}/undo")
-def undo_change(session: UnitOfWork, client_id: str, change: int | None = None) -> UndoneAnswer:
+def undo_change(session: UnitOfWork, client_id: Id, change: int | None = None) -> UndoneAnswer:
     """Takes back the newest change of a rail; a change that is named, only while it is the newest."""
     return _undone(session, client_id, undo(session, client_id, change).told)
 
 
 @router.post("/clients/{client_id}/redo")
-def redo_change(session: UnitOfWork, client_id: str) -> UndoneAnswer:
+def redo_change(session: UnitOfWork, client_id: Id) -> UndoneAnswer:
     """Does again what was taken back last."""
     return _undone(session, client_id, redo(session, client_id).told)
 
@@ -165,22 +168,25 @@ def _undone(session: Session, client_id: str, told: str) -> UndoneAnswer:
 
 
 @router.get("/clients/{client_id}/rail.json")
-def get_rail_json(session: UnitOfWork, client_id: str) -> Response:
+def get_rail_json(session: ReadSession, client_id: Id) -> Response:
     """The rail in the open format."""
     return _file(rail_json(session, client_id), "application/json", _name(session, client_id, "json"))
 
 
 @router.get("/clients/{client_id}/rail.csv")
-def get_rail_table(session: UnitOfWork, client_id: str) -> Response:
+def get_rail_table(session: ReadSession, client_id: Id) -> Response:
     """The rail as a table."""
     return _file(rail_table(session, client_id), "text/csv; charset=utf-8", _name(session, client_id, "csv"))
 
 
 @router.get("/clients/{client_id}/rail.zip")
-def get_rail_archive(session: UnitOfWork, context: InContext, client_id: str) -> Response:
+def get_rail_archive(session: ReadSession, context: InContext, client_id: Id) -> Response:
     """The rail with its photos."""
-    content = rail_archive(session, context.folder, client_id)
-    return _file(content, "application/zip", _name(session, client_id, "zip"))
+
+    def write(out: IO[bytes]) -> None:
+        write_rail_archive(session, context.folder, client_id, out)
+
+    return zip_download(context, _name(session, client_id, "zip"), write)
 
 
 def _name(session: Session, client_id: str, ending: str) -> str:
@@ -193,17 +199,19 @@ def _file(content: str | bytes, kind: str, name: str) -> Response:
 
 @router.post("/clients/{client_id}/rail/import")
 def import_rail(
-    context: InContext, client_id: str, rail: Annotated[UploadFile, File()], apply: Annotated[bool, Form()] = False
+    context: InContext, client_id: Id, rail: Annotated[UploadFile, File()], apply: Annotated[bool, Form()] = False
 ) -> ImportAnswer:
     """Says what taking a rail in would do, and does it when that is asked."""
     content, name = rail.file.read(MAX_RAIL + 1), rail.filename or "rail"
     if len(content) > MAX_RAIL:
         raise Refused("the file has more than 500 MB.", name, "Send it in parts.")
     sent = open_rail(content, name)
-    with context.sessions.begin() as session:
-        plan = take_rail_in(session, context.folder, client_id, sent) if apply else plan_rail(session, client_id, sent)
-    _make_pictures(context, plan.to_read)
-    return import_answer(plan)
+    if apply:
+        plan = take_rail_in(context.sessions, context.folder, context.queue, client_id, sent)
+        _make_pictures(context, plan.to_read)
+        return import_answer(plan)
+    with context.sessions() as session:
+        return import_answer(plan_rail(session, client_id, sent))
 
 
 def _make_pictures(context: Context, photo_ids: tuple[str, ...]) -> None:

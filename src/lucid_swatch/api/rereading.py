@@ -7,14 +7,14 @@ from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.photos import Photos
 from lucid_swatch.usecases.rereading import ask_again, changes, take_over, waiting
 
-from .context import InContext, UnitOfWork
+from .context import Id, InContext, ReadSession, UnitOfWork
 from .documents import ReadingChange, RereadingAnswer, TakeOverRequest, reading_change
 
 router = APIRouter(tags=["rereading"])
 
 
 @router.post("/clients/{client_id}/rereading", status_code=202)
-def start_rereading(context: InContext, client_id: str) -> RereadingAnswer:
+def start_rereading(context: InContext, client_id: Id) -> RereadingAnswer:
     """Reads every photo of a client anew, beside what is kept."""
     with context.sessions.begin() as session:
         Clients(session).get(client_id)
@@ -27,7 +27,7 @@ def start_rereading(context: InContext, client_id: str) -> RereadingAnswer:
 
 
 @router.get("/clients/{client_id}/rereading")
-def show_rereading(session: UnitOfWork, client_id: str) -> RereadingAnswer:
+def show_rereading(session: ReadSession, client_id: Id) -> RereadingAnswer:
     """What the newer readings would change."""
     Clients(session).get(client_id)
     return RereadingAnswer(
@@ -36,7 +36,7 @@ def show_rereading(session: UnitOfWork, client_id: str) -> RereadingAnswer:
 
 
 @router.post("/clients/{client_id}/rereading/take", status_code=202)
-def take_over_readings(context: InContext, client_id: str, chosen: TakeOverRequest) -> RereadingAnswer:
+def take_over_readings(context: InContext, client_id: Id, chosen: TakeOverRequest) -> RereadingAnswer:
     """Takes the chosen readings over and drops the others."""
     with context.sessions.begin() as session:
         Clients(session).get(client_id)

@@ -18,7 +18,7 @@ from lucid_swatch.usecases.reader import (
 )
 from lucid_swatch.usecases.watch import Watched, stop_watching, watch, watched
 
-from .context import Context, InContext, UnitOfWork
+from .context import Context, InContext, ReadSession, UnitOfWork
 from .documents import PatchAnswer, StudioAnswer, WatchedAnswer, WatchRequest
 
 router = APIRouter(tags=["studio"])
@@ -26,7 +26,7 @@ MAX_CARD = 1024 * 1024
 
 
 @router.get("/studio")
-def get_studio(session: UnitOfWork, context: InContext) -> StudioAnswer:
+def get_studio(session: ReadSession, context: InContext) -> StudioAnswer:
     """What is set up."""
     found = watched(session)
     folder = None if found is None else _watched(found)
@@ -68,7 +68,7 @@ def read_patch(session: UnitOfWork, context: InContext, number: int) -> PatchAns
 
 
 @router.get("/card/measured.json")
-def get_measured_card(session: UnitOfWork) -> Response:
+def get_measured_card(session: ReadSession) -> Response:
     """The card as it was measured, to take to another machine."""
     disposition = 'attachment; filename="reference-card.json"'
     content = card_document(session).model_dump_json(indent=1)
@@ -91,9 +91,9 @@ def forget_measured_card(session: UnitOfWork) -> None:
 
 
 @router.put("/studio/watched")
-def set_watched(session: UnitOfWork, wanted: WatchRequest) -> WatchedAnswer:
+def set_watched(session: UnitOfWork, context: InContext, wanted: WatchRequest) -> WatchedAnswer:
     """Watches a folder of this machine for photos."""
-    return _watched(watch(session, wanted.path, wanted.client_id))
+    return _watched(watch(session, context.folder, wanted.path, wanted.client_id))
 
 
 @router.delete("/studio/watched", status_code=204)

@@ -2,6 +2,7 @@
 
 import typer
 
+from .keeping import backup, check, restore
 from .measure import measure
 from .openapi import openapi
 from .score import score
@@ -17,6 +18,9 @@ app.command()(sort)
 app.command()(score)
 app.command()(serve)
 app.command()(demo)
+app.command()(backup)
+app.command()(restore)
+app.command()(check)
 app.command(hidden=True)(openapi)
 
 

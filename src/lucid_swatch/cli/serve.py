@@ -1,6 +1,7 @@
 """lucid-swatch serve and lucid-swatch demo."""
 
 import errno
+import os
 import socket
 from pathlib import Path
 from typing import TYPE_CHECKING, Annotated
@@ -10,10 +11,12 @@ from pydantic import ValidationError
 
 from lucid_swatch.core.problems import Problem, Refused
 from lucid_swatch.settings import Settings
+from lucid_swatch.store.lock import FolderLock
 
 from .output import stop
 
 if TYPE_CHECKING:
+    from lucid_swatch.api.context import Context
     from lucid_swatch.outside.reader import SocketReader
     from lucid_swatch.usecases.reader import Hand
 
@@ -23,7 +26,10 @@ STOPS_WITHIN = 5
 """Seconds that an open connection may hold up the end."""
 
 
-def serve(port: Annotated[int | None, typer.Option(help="The port to listen on; 0 takes any.")] = None) -> None:
+Port = Annotated[int | None, typer.Option(help="The port to listen on; 0 takes any.", min=0, max=65535)]
+
+
+def serve(port: Port = None) -> None:
     """Start the application on this machine, with your own clients."""
     try:
         settings = read_settings()
@@ -32,9 +38,7 @@ def serve(port: Annotated[int | None, typer.Option(help="The port to listen on; 
         stop(problem)
 
 
-def demo(
-    port: Annotated[int | None, typer.Option(help="The port to listen on; 0 takes any.")] = None,
-) -> None:
+def demo(port: Port = None) -> None:
     """Start the application with a sample client, made on the first start and kept apart from your own."""
     # only this command draws photos; the other ones start sooner without it
     from lucid_swatch.demo.build import build_demo
@@ -74,20 +78,32 @@ def _run(
 
     from lucid_swatch.assemble import make_application
 
-    app = make_application(data, settings, reader, hand)
-    listening = open_port(settings.port if port is None else port)
-    typer.echo(f"Lucid Swatch is at http://{LOOPBACK}:{listening.getsockname()[1]}/ and keeps its data in {data}")
-    typer.echo("Stop it with Ctrl+C.")
-    config = uvicorn.Config(
-        app, log_level="warning", access_log=False, server_header=False, timeout_graceful_shutdown=STOPS_WITHIN
-    )
-    server = uvicorn.Server(config)
-    server.run(sockets=[listening])
+    # what is written from now on is nobody else's, whatever writes it
+    os.umask(0o077)
+    lock = FolderLock(data)
+    try:
+        app = make_application(data, settings, reader, hand)
+        listening = open_port(settings.port if port is None else port)
+        context: Context = app.state.context
+        place = f"http://{LOOPBACK}:{listening.getsockname()[1]}/"
+        lock.tell(place)
+        typer.echo(f"Lucid Swatch is at {place}?key={context.key} and keeps its data in {data}")
+        typer.echo("Whoever has this address can open it: it is yours alone. Stop it with Ctrl+C.")
+        if context.found.aside:
+            typer.echo(
+                f"{context.found.aside} files that the database does not know were set aside; the Studio shows them."
+            )
+        config = uvicorn.Config(
+            app, log_level="warning", access_log=False, server_header=False, timeout_graceful_shutdown=STOPS_WITHIN
+        )
+        uvicorn.Server(config).run(sockets=[listening])
+    finally:
+        lock.release()
 
 
 def open_port(wanted: int) -> socket.socket:
     """A socket on the loopback address, on the wanted port or the next free one. Refused when all are taken."""
-    for port in range(wanted, wanted + PORTS_TRIED):
+    for port in range(wanted, min(wanted + PORTS_TRIED, 65536)):
         # named TCP in full, or asyncio leaves small packets waiting 40 ms for company
         listening = socket.socket(socket.AF_INET, socket.SOCK_STREAM, socket.IPPROTO_TCP)
         listening.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)

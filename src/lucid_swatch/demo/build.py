@@ -21,6 +21,7 @@ from lucid_swatch.store.database import FILE, Sessions, open_database
 from lucid_swatch.store.folder import Folder
 from lucid_swatch.usecases.clients import add_client, write_about
 from lucid_swatch.usecases.compared_photos import add_compared_photo
+from lucid_swatch.usecases.eyes import OwnEyes, Sight
 from lucid_swatch.usecases.faces import add_portrait, change_veils
 from lucid_swatch.usecases.intake import relight, take_in
 from lucid_swatch.usecases.looks import keep_look
@@ -86,32 +87,32 @@ def _fill(path: Path, progress: Progress, workers: int) -> None:
     progress("hanging the rails and holding the drapes")
     for client in CLIENTS:
         _hang_and_keep(sessions, client, photo_ids)
-    with sessions() as session:
-        session.connection().exec_driver_sql("pragma wal_checkpoint(truncate)")
+    sessions.scrub()
+    sessions.close()
 
 
 def _bring_in(
     sessions: Sessions, folder: Folder, network: SalientObjectNetwork, samples: Path, client: SampleClient
 ) -> dict[str, str]:
     """A client with portraits, photos to compare, and photos that wait to be read; the ids of the photos by file."""
+    eyes = OwnEyes(Sight(network, FaceCascade()))
     with sessions.begin() as session:
         today = datetime.now(UTC).date()
         kept = add_client(session, client.name, today, client.note, client.consent_for)
-        for portrait in client.portraits:
-            content = (samples / portrait.file).read_bytes()
-            face = add_portrait(session, folder, network, FaceCascade(), kept.id, content, portrait.file)
-            if portrait.veils:
+    for portrait in client.portraits:
+        face = add_portrait(sessions, folder, eyes, kept.id, (samples / portrait.file).read_bytes(), portrait.file)
+        if portrait.veils:
+            with sessions.begin() as session:
                 change_veils(session, face.id, frozenset(Veil(v) for v in portrait.veils))
-        photos = [
-            add_compared_photo(
-                session, folder, network, FaceCascade(), kept.id, (samples / one.file).read_bytes(), one.file
-            )
-            for one in client.compared
-        ]
+    photos = [
+        add_compared_photo(sessions, folder, eyes, kept.id, (samples / one.file).read_bytes(), one.file)
+        for one in client.compared
+    ]
+    with sessions.begin() as session:
         for left, right in pairwise((SideKind.PHOTO, photo.id) for photo in photos):
             keep_side_by_side(session, kept.id, left, right, "right", "the eyes are seen before the cloth")
-        sent = [(s.file, (samples / s.file).read_bytes()) for s in client.samples]
-        taken = take_in(session, folder, kept.id, sent)
+    sent = [(s.file, (samples / s.file).read_bytes()) for s in client.samples]
+    taken = take_in(sessions, folder, eyes, kept.id, sent)
     return {t.name: t.photo.id for t in taken if t.photo is not None}
 
 

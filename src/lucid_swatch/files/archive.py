@@ -1,9 +1,11 @@
 """Archives: written whole, and read without trusting their names or sizes."""
 
 import io
+import lzma
 import zipfile
 import zlib
-from collections.abc import Mapping
+from collections.abc import Iterable
+from typing import IO
 
 from lucid_swatch.core.problems import Refused
 
@@ -14,14 +16,12 @@ MOST_TIMES = 200
 """How many times larger than packed a file of more than a megabyte may be."""
 
 
-def pack(files: Mapping[str, bytes]) -> bytes:
-    """A zip of some files. Photos are packed already and are stored as they are."""
-    out = io.BytesIO()
+def pack(files: Iterable[tuple[str, bytes]], out: IO[bytes]) -> None:
+    """Writes a zip of some files, one after the other. Photos are packed already and are stored as they are."""
     with zipfile.ZipFile(out, "w", zipfile.ZIP_DEFLATED) as archive:
-        for name, content in files.items():
-            how = zipfile.ZIP_STORED if name.startswith(("photos/", "portraits/")) else zipfile.ZIP_DEFLATED
+        for name, content in files:
+            how = zipfile.ZIP_DEFLATED if name.endswith(".json") else zipfile.ZIP_STORED
             archive.writestr(name, content, how)
-    return out.getvalue()
 
 
 class Archive:
@@ -68,6 +68,7 @@ class Archive:
             OSError,
             ValueError,
             zlib.error,
+            lzma.LZMAError,
         ):
             raise Refused("this file cannot be unpacked.", where, "Export the archive again.") from None
         if len(content) > most:

@@ -105,7 +105,7 @@ def decode_photo(content: bytes, name: str, side: int = WORKING_SIDE) -> Photo:
             least = max(side, NEARLY_FINER) / max(image.size)
             image.draft("RGB", (round(image.width * least), round(image.height * least)))
         ImageOps.exif_transpose(image, in_place=True)
-        image, profile = _to_srgb(image, icc)
+        image, profile = to_srgb(image, icc)
         decoded = np.asarray(image)
     except (OSError, ValueError, SyntaxError, EOFError, MemoryError, TypeError):
         raise Refused("the photo is cut short or damaged.", name, "Copy it from the phone or camera again.") from None
@@ -136,14 +136,9 @@ def _check_size(image: Image.Image, name: str) -> None:
         raise Refused("this is a moving picture.", name, "Send a still photo.")
 
 
-def _to_srgb(image: Image.Image, icc: bytes | None) -> tuple[Image.Image, str]:
-    if image.mode.startswith("I;16") or image.mode == "I":
-        image = Image.fromarray((np.asarray(image, dtype=np.float64) / 257.0).round().astype(np.uint8))
-    if image.mode in ("P", "PA", "LA", "La", "RGBa"):
-        image = image.convert("RGBA")
-    if image.mode == "RGBA":
-        white = Image.new("RGBA", image.size, "white")
-        image = Image.alpha_composite(white, image).convert("RGB")
+def to_srgb(image: Image.Image, icc: bytes | None) -> tuple[Image.Image, str]:
+    """A picture in sRGB, flat on white, and the name of the profile that it came with."""
+    image = flat_picture(image)
     if icc:
         try:
             profile = ImageCms.ImageCmsProfile(io.BytesIO(icc))
@@ -156,6 +151,28 @@ def _to_srgb(image: Image.Image, icc: bytes | None) -> tuple[Image.Image, str]:
         except (ImageCms.PyCMSError, OSError, ValueError):
             pass  # a broken profile says nothing; the pixels are then taken as sRGB
     return image if image.mode == "RGB" else image.convert("RGB"), "sRGB"
+
+
+def flat_picture(image: Image.Image) -> Image.Image:
+    """A picture of eight bits without transparency: what shows through is white."""
+    if image.mode.startswith("I;16") or image.mode == "I":
+        image = _eight_bits(image)
+    if image.mode in ("P", "PA", "LA", "La", "RGBa"):
+        image = image.convert("RGBA")
+    if image.mode == "RGBA":
+        flat = Image.new("RGB", image.size, "white")
+        flat.paste(image, mask=image.getchannel("A"))
+        return flat
+    return image
+
+
+def _eight_bits(image: Image.Image) -> Image.Image:
+    """Sixteen bits to eight, some rows at a time: a large picture would need eight times its size otherwise."""
+    out = np.empty((image.height, image.width), np.uint8)
+    for top in range(0, image.height, 512):
+        rows = np.asarray(image.crop((0, top, image.width, min(top + 512, image.height))))
+        out[top : top + 512] = (rows.clip(0, 65535).astype(np.uint32) + 128) // 257
+    return Image.fromarray(out)
 
 
 NEAR_HALF = 0.97

@@ -9,8 +9,7 @@ from lucid_swatch.core.colour.arrays import FloatArray
 from lucid_swatch.core.photo.card import NOMINAL
 
 from .document import Titled
-
-Lab = Annotated[list[float], Field(min_length=3, max_length=3)]
+from .piece import Lab
 
 
 class CardDocument(Titled):

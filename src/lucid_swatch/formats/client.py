@@ -8,8 +8,8 @@ from pydantic import ConfigDict, Field
 from lucid_swatch.core.garment.vocabulary import Finish, Length, Metal, PatternType
 
 from .document import Document, Titled
+from .piece import Lab
 
-Lab = Annotated[list[float], Field(min_length=3, max_length=3)]
 Words = Annotated[list[Annotated[str, Field(max_length=80)]], Field(max_length=40)]
 
 

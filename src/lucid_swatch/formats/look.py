@@ -3,7 +3,7 @@
 from typing import Any, Literal
 
 import numpy as np
-from pydantic import Field, field_validator, model_validator
+from pydantic import Field, model_validator
 
 from lucid_swatch.core.client.colouring import Client
 from lucid_swatch.core.garment.vocabulary import Undertone
@@ -11,15 +11,13 @@ from lucid_swatch.core.look.look import Conventions, Intent, Look
 from lucid_swatch.core.problems import Refused
 
 from .document import Document, Titled, parse
-from .piece import Lab, PieceDocument, check_lab
+from .piece import Lab, PieceDocument
 
 
 class ColourDocument(Document):
     """One colour of a face."""
 
     lab: Lab
-
-    _lab = field_validator("lab")(check_lab)
 
 
 class ClientDocument(Document):

@@ -9,13 +9,13 @@ import re
 from typing import Literal
 
 import numpy as np
-from pydantic import Field, field_validator
+from pydantic import Field
 
 from lucid_swatch.core.colour.spaces import chroma, hex_to_lab, hue_angle, lab_to_hex
 from lucid_swatch.core.problems import Refused
 
 from .document import Document, Titled, json_content, parse
-from .piece import Lab, check_lab
+from .piece import Lab
 from .plain_text import plain_cell, read_cell, table_rows, text_content
 
 MAX_COLOURS = 256
@@ -27,8 +27,6 @@ class PaletteColour(Document):
 
     name: str = Field(default="", max_length=120)
     lab: Lab
-
-    _lab = field_validator("lab")(check_lab)
 
     @property
     def hex(self) -> str:

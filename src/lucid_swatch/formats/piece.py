@@ -3,7 +3,7 @@
 from typing import Annotated
 
 import numpy as np
-from pydantic import Field, field_validator, model_validator
+from pydantic import AfterValidator, Field, model_validator
 
 from lucid_swatch.core.garment.piece import Piece
 from lucid_swatch.core.garment.vocabulary import (
@@ -24,8 +24,6 @@ from .document import Document
 SHARE_SLACK = 0.02
 """How far shares may be from summing to 1: printed shares are rounded."""
 
-Lab = Annotated[list[float], Field(min_length=3, max_length=3)]
-
 
 def check_lab(lab: list[float]) -> list[float]:
     """Raises ValueError when a CIELAB colour cannot be that of a surface."""
@@ -34,6 +32,10 @@ def check_lab(lab: list[float]) -> list[float]:
     if max(abs(lab[1]), abs(lab[2])) > 150:
         raise ValueError(f"a* {lab[1]:g} and b* {lab[2]:g} cannot be those of a surface")
     return lab
+
+
+Lab = Annotated[list[float], Field(min_length=3, max_length=3), AfterValidator(check_lab)]
+"""CIELAB of a surface, D65, 2°."""
 
 
 class ColourShare(Document):
@@ -45,8 +47,6 @@ class ColourShare(Document):
     part: Part = Part.CLOTH
     uncertainty: float | None = Field(default=None, ge=0, le=100)
     """CIEDE2000 that holds the true colour nine times in ten."""
-
-    _lab = field_validator("lab")(check_lab)
 
 
 class PatternDocument(Document):

@@ -2,11 +2,13 @@
 
 import csv
 import io
+import re
 
 from lucid_swatch.core.problems import Refused
 
 FORMULA = ("=", "+", "-", "@", "\t", "\r")
 """What a spreadsheet takes for the start of a formula."""
+CONTROL = re.compile(r"[\x00-\x09\x0b-\x1f\x7f\x85\u2028\u2029]")
 MAX_TEXT_BYTES = 20 * 1024 * 1024
 
 
@@ -25,7 +27,10 @@ def text_content(content: bytes, file: str) -> str:
 
 
 def plain_cell(text: str) -> str:
-    """A cell of a table that no spreadsheet runs as a formula: an apostrophe stands before what looks like one."""
+    """A cell of a table that no spreadsheet runs as a formula: an apostrophe stands before what looks like one.
+
+    Line ends become plain ones and other control characters spaces, which some programs take for the end of a cell."""
+    text = CONTROL.sub(" ", text.replace("\r\n", "\n").replace("\r", "\n"))
     return f"'{text}" if text.startswith((*FORMULA, "'")) else text
 
 

@@ -1,8 +1,9 @@
 """A wardrobe in the open format."""
 
+from datetime import datetime
 from typing import Annotated, Any, Literal
 
-from pydantic import AwareDatetime, Field, model_validator
+from pydantic import AfterValidator, AwareDatetime, Field, model_validator
 
 from lucid_swatch.core.garment.piece import Piece
 from lucid_swatch.core.garment.school import School
@@ -49,11 +50,21 @@ class PhotoDocument(Document):
     """The measurement of it."""
 
 
+def _in_range(moment: datetime) -> datetime:
+    """Raises ValueError when a moment is none in which a wardrobe was kept, or is one in no other time zone."""
+    if not 1900 <= moment.year < 3000:
+        raise ValueError(f"{moment.year} is no year of this wardrobe")
+    return moment
+
+
+Moment = Annotated[AwareDatetime, AfterValidator(_in_range)]
+
+
 class RailPieceDocument(PieceDocument):
     """A piece with what a wardrobe keeps about it."""
 
     kept: Kept = Field(default_factory=Kept)
-    hung_at: AwareDatetime | None = None
+    hung_at: Moment | None = None
     photo: PhotoDocument | None = None
 
 

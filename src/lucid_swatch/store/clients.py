@@ -36,12 +36,13 @@ class Clients:
         self.session.add(ClientRow(id=client.id, **_columns(client)))
         self.session.flush()
 
-    def change(self, client: ClientRecord) -> None:
-        """Writes a client again; faces and trials have a book of their own."""
-        row = self._row(client.id)
-        for column, value in _columns(client).items():
-            setattr(row, column, value)
+    def change(self, id: str, **values: Any) -> ClientRecord:
+        """Writes some values of a client and leaves the others; faces and trials have a book of their own."""
+        row = self._row(id)
+        for column, value in values.items():
+            setattr(row, column, KEPT_AS[column](value) if column in KEPT_AS else value)
         self.session.flush()
+        return self.get(id)
 
     def erase(self, id: str) -> dict[str, int]:
         """Removes a client with all rows that belong to them; answers how many went from each table."""
@@ -83,18 +84,22 @@ OWNED = ("look", "piece", "photo", "face", "trial", "side_by_side", "compared_ph
 
 
 def _columns(client: ClientRecord) -> dict[str, object]:
-    return {
-        "name": client.name, "note": client.note, "consent_on": client.consent_on, "consent_for": client.consent_for,
-        "consent_withdrawn_on": client.consent_withdrawn_on, "archived_at": client.archived_at,
-        "undertone": client.undertone,
-        "conventions": _kept_conventions(client.conventions), "about": client.about, "dismissed": list(client.dismissed),
-        "created_at": client.created_at,
-    }  # fmt: skip
+    values = {name: getattr(client, name) for name in OWN}
+    return {name: KEPT_AS[name](value) if name in KEPT_AS else value for name, value in values.items()}
+
+
+OWN = (
+    "name", "note", "consent_on", "consent_for", "consent_withdrawn_on", "archived_at", "undertone", "conventions",
+    "about", "dismissed", "created_at",
+)  # fmt: skip
 
 
 def _kept_conventions(conventions: Conventions) -> dict[str, object]:
     """The schools of a client; leanings and tastes belong to the whole studio and are kept there."""
     return {name: value for name, value in asdict(conventions).items() if name not in ("leanings", "tastes")}
+
+
+KEPT_AS: dict[str, Any] = {"conventions": _kept_conventions, "dismissed": list}
 
 
 def _record(row: ClientRow, own: dict[str, Any]) -> ClientRecord:

@@ -40,6 +40,10 @@ class Pieces:
             of_piece[colour.piece_id].append(colour)
         return [_record(row, of_piece[row.id]) for row in self.session.execute(pieces)]
 
+    def count(self, client_id: str) -> int:
+        """How many pieces hang on a client's rail."""
+        return self.session.scalar(sa.select(sa.func.count()).where(PieceRow.client_id == client_id)) or 0
+
     def get(self, id: str) -> HungPiece:
         """One piece. NotThere when there is none."""
         row = self._row(id)

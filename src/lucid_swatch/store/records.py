@@ -168,6 +168,7 @@ class PhotoRecord:
     not_same: tuple[str, ...] = ()
     proposal: dict[str, Any] | None = None
     reading_number: int = 0
+    revision: int = 0
 
 
 @dataclass(frozen=True, slots=True)

@@ -185,6 +185,8 @@ class PhotoRow(Base):
     """A newer reading that was not taken over yet."""
     reading_number: Mapped[int] = mapped_column(default=0)
     """Rises with every reading that made pictures, so that those of an older one are not shown; 0 before any."""
+    revision: Mapped[int] = mapped_column(default=0)
+    """Rises with every correction, so that a reading that began before it is not taken for the answer to it."""
     created_at: Mapped[datetime]
 
 
@@ -195,6 +197,16 @@ class StudioRow(Base):
 
     key: Mapped[str] = mapped_column(primary_key=True)
     value: Mapped[dict[str, Any]]
+
+
+class GoingRow(Base):
+    """A file or folder of pictures that was let go of and is still to be removed."""
+
+    __tablename__ = "going"
+
+    kind: Mapped[str] = mapped_column(primary_key=True)
+    """The folder it lies in, below the data folder."""
+    name: Mapped[str] = mapped_column(primary_key=True)
 
 
 class PieceRow(Base):

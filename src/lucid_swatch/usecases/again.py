@@ -12,7 +12,8 @@ def read_again(session: Session, id: str, **columns: object) -> PhotoRecord:
 
     Refused when the photo is hung."""
     photos = Photos(session)
-    if photos.get(id).state is PhotoState.HUNG:
+    photo = photos.get(id)
+    if photo.state is PhotoState.HUNG:
         raise Refused("the photo is hung.", "intake", "Take the piece off the rail first.")
-    photos.change(id, **columns, state=PhotoState.WAITING, problem=None, proposal=None)
+    photos.change(id, **columns, state=PhotoState.WAITING, problem=None, proposal=None, revision=photo.revision + 1)
     return photos.get(id)

@@ -14,8 +14,9 @@ from lucid_swatch.core.garment.piece import Piece
 from lucid_swatch.core.garment.vocabulary import Category, Metal
 from lucid_swatch.core.garment.wardrobe import MadeOf, made_of
 from lucid_swatch.core.look.body import area_of
+from lucid_swatch.core.look.long_rail import counter_of
 from lucid_swatch.core.look.mends import WANTED, wanted_names
-from lucid_swatch.core.look.outfits import Counter, Outfits
+from lucid_swatch.core.look.outfits import Outfits
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.journal import Journal
 from lucid_swatch.store.pieces import Pieces
@@ -105,7 +106,7 @@ def work(session: Session, client_id: str) -> Work:
         _stranger(lab, name, category) for category in WANTED_AS
         for lab, name in zip(*_wanted(client, pieces, category), strict=True)
     ]  # fmt: skip
-    counter = Counter(pieces, known_face(client), client.conventions, strangers)
+    counter = counter_of(pieces, known_face(client), client.conventions, strangers)
     openings = [
         Opening(one.category, one.label, (float(one.lab[0, 0]), float(one.lab[0, 1]), float(one.lab[0, 2])), looks)
         for one in strangers

@@ -11,6 +11,7 @@ from sqlalchemy.orm import Session
 from lucid_swatch.core.client.face import face_alone
 from lucid_swatch.core.client.frame import Frame, frame_of_face, frame_of_person
 from lucid_swatch.core.client.same_light import OneLight, ground_of, one_light
+from lucid_swatch.core.colour.arrays import FloatArray
 from lucid_swatch.core.colour.spaces import decode_srgb, rgb_linear_to_lab
 from lucid_swatch.core.photo.light import relit
 from lucid_swatch.core.problems import Refused
@@ -18,15 +19,17 @@ from lucid_swatch.files.photo import decode_photo
 from lucid_swatch.files.pictures import jpeg, to_bytes_srgb
 from lucid_swatch.files.strip import strip_metadata
 from lucid_swatch.formats.light import light_from_values, light_values
-from lucid_swatch.outside.cut_out import CutOut
-from lucid_swatch.outside.faces import FaceFinder
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.compared_photos import ComparedPhotos
+from lucid_swatch.store.database import Sessions
 from lucid_swatch.store.folder import Folder
+from lucid_swatch.store.going import Going
 from lucid_swatch.store.records import ComparedPhoto
 
 from .clients import check_consent
+from .eyes import Eyes, Sight
 from .person_light import light_on_person
+from .reader import measured_card
 
 PICTURE, ORIGINAL = "relit.jpg", "as-sent"
 SIDE = 1280
@@ -49,17 +52,37 @@ class Beside:
 
 
 def add_compared_photo(
-    session: Session, folder: Folder, cut_out: CutOut, finder: FaceFinder, client_id: str, content: bytes, name: str
+    sessions: Sessions, folder: Folder, eyes: Eyes, client_id: str, content: bytes, name: str
 ) -> ComparedPhoto:
     """Keeps a photo of a client without its metadata, relights it, and sees what is behind the person.
 
     Refused when it is no photo or the client has withdrawn consent."""
-    check_consent(Clients(session).get(client_id))
+    with folder.underway.writing(client_id):
+        with sessions() as session:
+            check_consent(Clients(session).get(client_id))
+            card = measured_card(session)
+        photo, stripped, picture = eyes.see(compared_reading, client_id, content, name, card)
+        try:
+            folder.keep_original(photo.id, client_id, ORIGINAL, stripped)
+            folder.keep_picture(photo.id, PICTURE, picture)
+            with sessions.begin() as session:
+                check_consent(Clients(session).get(client_id))
+                ComparedPhotos(session).add(photo)
+        except BaseException:
+            folder.remove_pictures(photo.id)
+            raise
+    return photo
+
+
+def compared_reading(
+    sight: Sight, client_id: str, content: bytes, name: str, card: FloatArray | None
+) -> tuple[ComparedPhoto, bytes, bytes]:
+    """A sent photo as it will be kept, without its metadata, and relit. card: (24, 3), CIELAB. Refused when it is none."""
     stripped, _ = strip_metadata(content, name)
     shot = decode_photo(stripped, name, SIDE)
-    light, person = light_on_person(session, shot, cut_out)
+    light, person = light_on_person(card, shot, sight.cut_out)
     daylight = relit(shot.rgb_linear, light)
-    face = face_alone(rgb_linear_to_lab(daylight), finder(shot.srgb))
+    face = face_alone(rgb_linear_to_lab(daylight), sight.faces(shot.srgb))
     near = None if face is None else frame_of_face(face, person.shape)
     ground = ground_of(daylight, person)
     rows, columns = person.shape
@@ -68,10 +91,7 @@ def add_compared_photo(
         None if ground is None else np.round(ground, 4).tolist(), None if near is None else _values(near),
         _values(frame_of_person(person)),
     )  # fmt: skip
-    folder.keep_picture(photo.id, ORIGINAL, stripped)
-    folder.keep_picture(photo.id, PICTURE, jpeg(to_bytes_srgb(daylight), 92))
-    ComparedPhotos(session).add(photo)
-    return photo
+    return photo, stripped, jpeg(to_bytes_srgb(daylight), 92)
 
 
 def rename_compared_photo(session: Session, id: str, name: str) -> ComparedPhoto:
@@ -84,7 +104,7 @@ def rename_compared_photo(session: Session, id: str, name: str) -> ComparedPhoto
 def remove_compared_photo(session: Session, folder: Folder, id: str) -> None:
     """Removes a photo with its pictures; what was found with it stays."""
     ComparedPhotos(session).remove(id)
-    folder.remove_pictures(id)
+    Going(session, folder).pictures(id)
 
 
 def side_by_side(session: Session, left_id: str, right_id: str) -> Beside:

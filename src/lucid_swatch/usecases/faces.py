@@ -1,7 +1,8 @@
 """Skin, hair and eyes of a client: from portraits, with the colour reader, or set by eye."""
 
-from dataclasses import replace
+from dataclasses import dataclass, replace
 from datetime import UTC, datetime
+from typing import Any
 from uuid import uuid4
 
 import numpy as np
@@ -21,17 +22,21 @@ from lucid_swatch.files.photo import decode_photo
 from lucid_swatch.files.pictures import jpeg, thumbnail, to_bytes_srgb, webp_inside
 from lucid_swatch.files.strip import strip_metadata
 from lucid_swatch.formats.light import light_from_values, light_values
-from lucid_swatch.outside.cut_out import CutOut
-from lucid_swatch.outside.faces import FaceFinder
 from lucid_swatch.outside.reader import ColourReader
 from lucid_swatch.store.clients import Clients
+from lucid_swatch.store.database import Sessions
 from lucid_swatch.store.faces import Faces
 from lucid_swatch.store.folder import Folder
+from lucid_swatch.store.going import Going
 from lucid_swatch.store.records import FaceRecord, FaceSource
 
 from .clients import check_consent
+from .eyes import Eyes, Sight
 from .person_light import light_on_person
-from .reader import READINGS
+from .reader import READINGS, Hand, measured_card
+
+Spots = dict[str, tuple[Spot, ...]]
+"""Places by part."""
 
 PORTRAIT, FACE, PERSON, ORIGINAL = "portrait.jpg", "face.jpg", "person.webp", "as-sent"
 RADIUS = {"skin": SPOT_RADIUS, "hair": SPOT_RADIUS, "eyes": IRIS_RADIUS}
@@ -39,42 +44,81 @@ PORTRAIT_SIDE = 1024
 """Long side at which a portrait is read: an iris is small."""
 
 
+@dataclass(frozen=True, slots=True, eq=False)
+class PortraitReading:
+    """What was read from a portrait, and the pictures made of it."""
+
+    stripped: bytes
+    spots: Spots
+    note: str
+    light: dict[str, Any]
+    colours: dict[str, list[float]]
+    pictures: dict[str, bytes]
+
+
 def add_portrait(
-    session: Session, folder: Folder, cut_out: CutOut, finder: FaceFinder, client_id: str, content: bytes, name: str
+    sessions: Sessions, folder: Folder, eyes: Eyes, client_id: str, content: bytes, name: str
 ) -> FaceRecord:
     """Keeps a portrait without its metadata, finds the face and reads it.
 
     Refused when it is no photo or the client has withdrawn consent."""
-    check_consent(Clients(session).get(client_id))
-    stripped, _ = strip_metadata(content, name)
-    photo = decode_photo(stripped, name, PORTRAIT_SIDE)
-    face = FaceRecord(uuid4().hex, client_id, FaceSource.PORTRAIT, datetime.now(UTC), name=name[:200])
-    light, person = light_on_person(session, photo, cut_out, None)
-    daylight = relit(photo.rgb_linear, light)
-    placed = place_spots(rgb_linear_to_lab(daylight), finder(photo.srgb), person)
-    folder.keep_picture(face.id, ORIGINAL, stripped)
-    face = _read(folder, face, daylight, person, light, _spots_of(placed), placed.note)
-    Faces(session).add(face)
+    with folder.underway.writing(client_id):
+        with sessions() as session:
+            check_consent(Clients(session).get(client_id))
+            card = measured_card(session)
+        reading = eyes.see(first_reading, content, name, card)
+        face = FaceRecord(uuid4().hex, client_id, FaceSource.PORTRAIT, datetime.now(UTC), name=name[:200])
+        try:
+            folder.keep_original(face.id, client_id, ORIGINAL, reading.stripped)
+            _keep_pictures(folder, face.id, reading)
+            face = _as_read(face, reading)
+            with sessions.begin() as session:
+                check_consent(Clients(session).get(client_id))
+                Faces(session).add(face)
+        except BaseException:
+            folder.remove_pictures(face.id)
+            raise
     return face
 
 
-def _spots_of(placed: Placed) -> dict[str, tuple[Spot, ...]]:
+def first_reading(sight: Sight, content: bytes, name: str, card: FloatArray | None) -> PortraitReading:
+    """A sent portrait, its face found and read. card: (24, 3), CIELAB of the measured card. Refused when it is no photo."""
+    stripped, _ = strip_metadata(content, name)
+    photo = decode_photo(stripped, name, PORTRAIT_SIDE)
+    light, person = light_on_person(card, photo, sight.cut_out)
+    daylight = relit(photo.rgb_linear, light)
+    placed = place_spots(rgb_linear_to_lab(daylight), sight.faces(photo.srgb), person)
+    return _reading(stripped, daylight, person, light, _spots_of(placed), placed.note)
+
+
+def later_reading(
+    sight: Sight, content: bytes, name: str, card: FloatArray | None, spots: Spots, neutral: NeutralPoint | None
+) -> PortraitReading:
+    """A kept portrait read at the stylist's spots, in the light of what she tapped."""
+    photo = decode_photo(content, name, PORTRAIT_SIDE)
+    light, person = light_on_person(card, photo, sight.cut_out, neutral)
+    return _reading(content, relit(photo.rgb_linear, light), person, light, spots, "")
+
+
+def _spots_of(placed: Placed) -> Spots:
     return {"skin": placed.skin, "hair": placed.hair, "eyes": placed.eyes}
 
 
 def read_again(
-    session: Session, folder: Folder, cut_out: CutOut, id: str, spots: dict[str, tuple[Spot, ...]],
-    neutral: NeutralPoint | None, veils: frozenset[Veil],
+    sessions: Sessions, folder: Folder, eyes: Eyes, id: str, spots: Spots, neutral: NeutralPoint | None,
+    veils: frozenset[Veil],
 ) -> FaceRecord:  # fmt: skip
     """Reads a kept portrait at the stylist's spots, in the light of what she tapped, through the veils she named."""
-    face = _portrait(session, id)
-    photo = decode_photo(folder.picture(id, ORIGINAL).read_bytes(), face.name or "portrait", PORTRAIT_SIDE)
-    values = None if neutral is None else {"x": neutral.x, "y": neutral.y, "lightness": neutral.lightness}
-    light, person = light_on_person(session, photo, cut_out, neutral)
-    daylight = relit(photo.rgb_linear, light)
-    face = replace(face, neutral=values, veils=tuple(sorted(v.value for v in veils)))
-    read = _read(folder, face, daylight, person, light, spots, "")
-    return _write(session, read)
+    with sessions() as session:
+        face, card = _portrait(session, id), measured_card(session)
+    with folder.underway.writing(face.client_id):
+        content = folder.picture(id, ORIGINAL).read_bytes()
+        reading = eyes.see(later_reading, content, face.name or "portrait", card, spots, neutral)
+        values = None if neutral is None else {"x": neutral.x, "y": neutral.y, "lightness": neutral.lightness}
+        with sessions.begin() as session:
+            now = replace(_portrait(session, id), neutral=values, veils=tuple(sorted(v.value for v in veils)))
+            _keep_pictures(folder, id, reading)
+            return _write(session, _as_read(now, reading))
 
 
 def change_veils(session: Session, id: str, veils: frozenset[Veil]) -> FaceRecord:
@@ -109,10 +153,14 @@ def set_by_eye(session: Session, client_id: str, part: str, lab: tuple[float, fl
     return _single(session, client_id, FaceSource.EYE, part, np.array(lab), SET_BY_EYE)
 
 
-def read_with_reader(session: Session, reader: ColourReader, client_id: str, part: str) -> FaceRecord:
+def read_with_reader(sessions: Sessions, reader: ColourReader, hand: Hand, client_id: str, part: str) -> FaceRecord:
     """A colour of the face read with the handheld reader. Refused when no reader answers."""
+    with sessions() as session:
+        client = Clients(session).get(client_id)
+    hand.on_face(client, part)
     lab = np.median([reader.read() for _ in range(READINGS)], axis=0)
-    return _single(session, client_id, FaceSource.READER, part, lab, READ_BY_READER)
+    with sessions.begin() as session:
+        return _single(session, client_id, FaceSource.READER, part, lab, READ_BY_READER)
 
 
 def _single(
@@ -132,7 +180,7 @@ def _single(
 def remove_face(session: Session, folder: Folder, id: str) -> None:
     """Removes a portrait or a reading with its pictures."""
     Faces(session).remove(id)
-    folder.remove_pictures(id)
+    Going(session, folder).pictures(id)
 
 
 def _portrait(session: Session, id: str) -> FaceRecord:
@@ -142,23 +190,34 @@ def _portrait(session: Session, id: str) -> FaceRecord:
     return face
 
 
-def _read(
-    folder: Folder, face: FaceRecord, daylight: FloatArray, person: BoolArray, light: Light,
-    spots: dict[str, tuple[Spot, ...]], note: str,
-) -> FaceRecord:  # fmt: skip
-    """Reads a face at some spots and keeps its pictures."""
-    read: dict[str, FloatArray | None] = {
-        part: _read_part(part, daylight, spots[part], light) if spots[part] else None for part in PARTS
-    }
-    doubts = spot_doubts(read, light, frozenset(Veil(v) for v in face.veils))
+def _reading(
+    stripped: bytes, daylight: FloatArray, person: BoolArray, light: Light, spots: Spots, note: str
+) -> PortraitReading:
+    """What a portrait says at some spots, with its pictures."""
+    read = {part: _read_part(part, daylight, spots[part], light) for part in PARTS if spots[part]}
     shown = to_bytes_srgb(daylight)
-    folder.keep_picture(face.id, PORTRAIT, jpeg(shown))
-    folder.keep_picture(face.id, FACE, jpeg(thumbnail(_around(shown, [s for part in PARTS for s in spots[part]]), 320)))
-    folder.keep_picture(face.id, PERSON, webp_inside(shown, person))
+    near = _around(shown, [s for part in PARTS for s in spots[part]])
+    return PortraitReading(
+        stripped, spots, note, light_values(light),
+        {part: [round(float(v), 2) for v in lab] for part, lab in read.items()},
+        {PORTRAIT: jpeg(shown), FACE: jpeg(thumbnail(near, 320)), PERSON: webp_inside(shown, person)},
+    )  # fmt: skip
+
+
+def _keep_pictures(folder: Folder, id: str, reading: PortraitReading) -> None:
+    for name, content in reading.pictures.items():
+        folder.keep_picture(id, name, content)
+
+
+def _as_read(face: FaceRecord, reading: PortraitReading) -> FaceRecord:
+    """A face with what was read, and how sure that is through its veils."""
+    parts: dict[str, FloatArray | None] = {
+        p: np.array(reading.colours[p]) if p in reading.colours else None for p in PARTS
+    }
+    doubts = spot_doubts(parts, light_from_values(reading.light), frozenset(Veil(v) for v in face.veils))
     return replace(
-        face, spots={part: [list(s) for s in spots[part]] for part in PARTS}, light=light_values(light), note=note,
-        colours={p: [round(float(v), 2) for v in lab] for p, lab in read.items() if lab is not None},
-        doubts=_rounded(doubts), reading_number=face.reading_number + 1,
+        face, spots={part: [list(s) for s in reading.spots[part]] for part in PARTS}, light=reading.light,
+        note=reading.note, colours=reading.colours, doubts=_rounded(doubts), reading_number=face.reading_number + 1,
     )  # fmt: skip
 
 

@@ -8,6 +8,7 @@ from typing import Any
 from uuid import uuid4
 
 import numpy as np
+import sqlalchemy as sa
 from sqlalchemy.orm import Session
 
 from lucid_swatch.core.colour.arrays import BoolArray, ByteArray, FloatArray
@@ -23,19 +24,21 @@ from lucid_swatch.core.photo.strokes import Stroke, mend_outline
 from lucid_swatch.core.problems import NotThere, Problem, Refused
 from lucid_swatch.files.photo import Photo, decode_photo
 from lucid_swatch.files.pictures import jpeg, mask_png, read_mask, resized, thumbnail, to_bytes_srgb, webp_inside
-from lucid_swatch.files.strip import strip_metadata
+from lucid_swatch.files.strip import is_jpeg, strip_metadata
 from lucid_swatch.formats.light import light_from_values, light_values
 from lucid_swatch.formats.measurement import MeasurementDocument
 from lucid_swatch.outside.cut_out import CutOut
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.database import Sessions
-from lucid_swatch.store.folder import Folder
+from lucid_swatch.store.folder import Folder, Unwritable, photo_file
+from lucid_swatch.store.going import Going
 from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.records import PhotoRecord, PhotoState
 
 from .again import read_again
 from .clients import check_consent
+from .eyes import Eyes, Sight
 from .find_garment import find_garment
 from .measure_photo import LightSource, PhotoReading, measure_photo
 from .reader import measured_card
@@ -59,28 +62,67 @@ class TakenIn:
     problem: Problem | None
 
 
-def take_in(session: Session, folder: Folder, client_id: str, files: Iterable[tuple[str, bytes]]) -> list[TakenIn]:
+def take_in(
+    sessions: Sessions, folder: Folder, eyes: Eyes, client_id: str, files: Iterable[tuple[str, bytes]]
+) -> list[TakenIn]:
     """Keeps sent photos without their metadata, to be read. One that is refused does not stop the rest.
 
-    Refused when the client has withdrawn consent."""
-    check_consent(Clients(session).get(client_id))
-    taken = []
-    for name, content in files:
+    Photos are decoded and written before the database is asked for anything but consent, so that nobody waits for them.
+    Refused when the client has withdrawn consent, and then nothing is kept."""
+    with folder.underway.writing(client_id):
+        with sessions() as session:
+            check_consent(Clients(session).get(client_id))
+        taken: list[TakenIn] = []
         try:
-            stripped, ending = strip_metadata(content, name)
-        except Refused as problem:
-            taken.append(TakenIn(name, None, problem))
-            continue
-        id = uuid4().hex
-        folder.keep_photo(id + ending, stripped)
-        photo = PhotoRecord(id, client_id, name[:NAME_LENGTH], id + ending, datetime.now(UTC))
-        Photos(session).add(photo)
-        taken.append(TakenIn(name, photo, None))
+            for name, content in files:
+                taken.append(_kept(folder, eyes, client_id, name, content))
+            photos = [one.photo for one in taken if one.photo is not None]
+            with sessions.begin() as session:
+                check_consent(Clients(session).get(client_id))
+                for photo in photos:
+                    Photos(session).add(photo)
+        except BaseException:
+            for one in taken:
+                if one.photo is not None:
+                    folder.remove_photo(one.photo.file)
+            raise
     return taken
 
 
+def _kept(folder: Folder, eyes: Eyes, client_id: str, name: str, content: bytes) -> TakenIn:
+    """Writes a sent photo without its metadata; who cannot be read is named and not kept. Unwritable on a full disk."""
+    try:
+        id, file = keep_sent_photo(folder, eyes, client_id, content, name)
+    except Unwritable:
+        raise
+    except Refused as problem:
+        return TakenIn(name, None, problem)
+    return TakenIn(name, PhotoRecord(id, client_id, name[:NAME_LENGTH], file, datetime.now(UTC)), None)
+
+
+def keep_sent_photo(folder: Folder, eyes: Eyes, client_id: str, content: bytes, name: str) -> tuple[str, str]:
+    """Writes a sent photo without its metadata: the id it gets, and the name of the file.
+
+    Refused when it is no photo that can be read, Unwritable on a full disk."""
+    # a JPEG is copied segment by segment; what has to be decoded is decoded where it can be ended
+    stripped, ending = strip_metadata(content, name) if is_jpeg(content) else eyes.see(stripped_photo, content, name)
+    id = uuid4().hex
+    file = photo_file(client_id, id, ending)
+    folder.keep_photo(file, stripped)
+    return id, file
+
+
+def stripped_photo(sight: Sight, content: bytes, name: str) -> tuple[bytes, str]:
+    """A sent photo without its metadata, and the ending to keep it under. Refused when it is none."""
+    return strip_metadata(content, name)
+
+
 def read_kept_photo(sessions: Sessions, folder: Folder, cut_out: CutOut, id: str) -> None:
-    """Reads a kept photo and keeps the reading and its pictures; a failure is kept as a sentence."""
+    """Reads a kept photo and keeps the reading and its pictures; a failure is kept as a sentence.
+
+    A correction that came meanwhile stands: the photo then waits for its own reading. Unwritable on a full disk, and the
+    photo waits."""
+    record: PhotoRecord | None = None
 
     def stage(text: str) -> None:
         with sessions.begin() as session:
@@ -101,44 +143,57 @@ def read_kept_photo(sessions: Sessions, folder: Folder, cut_out: CutOut, id: str
             return
         stage("opening the photo")
         changes = _read(record, card, folder, cut_out, stage)
+    except Unwritable:
+        raise
     except Problem as problem:
-        kept = _still_there(sessions, id)
-        if kept is None:
-            folder.remove_pictures(id)  # removed while it waited or was read
-            return
-        if asked is not None:
-            # what was read before is not lost because it cannot be read anew
-            with sessions.begin() as session:
-                Photos(session).change(id, proposal=None, stage="")
-            return
         changes = {"state": PhotoState.FAILED, "problem": problem_values(problem), "reading": None}
+    except (OSError, sa.exc.OperationalError):
+        raise
     except Exception:
         # a fault of ours in one photo must neither stop the queue nor leave it reading for ever
-        fault = {"what": "the photo could not be read.", "where": "", "do": "Send another photo of the piece."}
-        failed = {"state": PhotoState.FAILED, "problem": fault} if asked is None else {"proposal": None}
-        with sessions.begin() as session:
-            Photos(session).change(id, **failed, stage="")
+        set_down_unread(sessions, id, UNREADABLE)
         raise
-    if _still_there(sessions, id) is None:
-        folder.remove_pictures(id)
-        return
+    _keep_reading(sessions, folder, id, record, asked, changes)
+
+
+UNREADABLE = Refused("the photo could not be read.", do="Send another photo of the piece.")
+
+
+def set_down_unread(sessions: Sessions, id: str, problem: Problem) -> None:
+    """Notes why a photo could not be read; what was read of it before is not lost because it cannot be read anew."""
     with sessions.begin() as session:
         photos = Photos(session)
-        number = photos.get(id).reading_number + folder.has_picture(id, AS_SHOT)
-        read = changes["state"] is PhotoState.READ
-        if asked is not None and read:
-            changes["state"] = record.state
-        photos.change(id, **changes, stage="", reading_number=number)
-        if asked == TAKEN and read:
-            rehang(session, photos.get(id))
-
-
-def _still_there(sessions: Sessions, id: str) -> PhotoRecord | None:
-    with sessions() as session:
         try:
-            return Photos(session).get(id)
+            asked = photos.get(id).proposal is not None
         except NotThere:
-            return None
+            return
+        failed = {"state": PhotoState.FAILED, "problem": problem_values(problem), "reading": None}
+        photos.change(id, **({"proposal": None} if asked else failed), stage="")
+
+
+def _keep_reading(
+    sessions: Sessions, folder: Folder, id: str, record: PhotoRecord | None, asked: str | None, changes: dict[str, Any]
+) -> None:
+    with sessions.begin() as session:
+        photos = Photos(session)
+        try:
+            now = photos.get(id)
+        except NotThere:
+            folder.remove_pictures(id)  # removed while it waited or was read
+            return
+        if record is not None and now.revision != record.revision:
+            photos.change(id, stage="", state=PhotoState.WAITING)
+            return
+        read = changes["state"] is PhotoState.READ
+        if asked is not None and not read:
+            photos.change(id, proposal=None, stage="")
+            return
+        number = now.reading_number + folder.has_picture(id, AS_SHOT)
+        if asked is not None:
+            changes["state"] = now.state
+        photos.change(id, **changes, stage="", reading_number=number)
+        if asked == TAKEN:
+            rehang(session, photos.get(id))
 
 
 def _propose(sessions: Sessions, record: PhotoRecord, card: FloatArray | None, folder: Folder, cut_out: CutOut) -> None:
@@ -149,10 +204,17 @@ def _propose(sessions: Sessions, record: PhotoRecord, card: FloatArray | None, f
         reading = measure_photo(photo, cut_out, light_source(record, card), outline=outline)
         document = MeasurementDocument.from_core(reading.photo, reading.outline, reading.measurement)
         proposal = {"reading": document.model_dump(mode="json")}
-    except (Problem, OSError):
+    except Unwritable:
+        raise
+    except Problem:
         proposal = None
     with sessions.begin() as session:
-        Photos(session).change(record.id, proposal=proposal)
+        photos = Photos(session)
+        try:
+            if photos.get(record.id).proposal == record.proposal:
+                photos.change(record.id, proposal=proposal)
+        except NotThere:
+            return  # removed while it was read
 
 
 def _read(
@@ -160,7 +222,7 @@ def _read(
 ) -> dict[str, object]:
     photo = decode_photo(_kept_bytes(record, folder), record.name)
     # shown even when the reading fails, so that the stylist can mend the outline
-    folder.keep_picture(record.id, AS_SHOT, jpeg(photo.srgb))
+    folder.keep_original(record.id, record.client_id, AS_SHOT, jpeg(photo.srgb))
     folder.keep_picture(record.id, "thumbnail.jpg", jpeg(thumbnail(photo.srgb)))
     outline = _outline(record, photo, folder, cut_out, stage)
     reading = measure_photo(photo, cut_out, light_source(record, card), outline=outline, progress=stage)
@@ -283,15 +345,25 @@ def _neutral_values(neutral: NeutralPoint) -> dict[str, float | None]:
     return {"x": neutral.x, "y": neutral.y, "lightness": neutral.lightness}
 
 
-def add_stroke(session: Session, folder: Folder, id: str, stroke: Stroke) -> PhotoRecord:
+def add_stroke(sessions: Sessions, folder: Folder, id: str, stroke: Stroke) -> PhotoRecord:
     """Adds a stroke, answers with the mended outline at once, and lets the photo be read again inside it.
 
     Refused, and the stroke dropped, when nothing of the garment would be left."""
-    record = Photos(session).get(id)
     drawn = {"cloth": stroke.cloth, "points": [list(p) for p in stroke.points], "width": stroke.width}
-    strokes = (*record.strokes, drawn | ({"box": True} if stroke.box else {}))
-    outline = _mended_now(record, folder, strokes)
-    return read_again(session, id, strokes=list(strokes), **({} if outline is None else {"outline": outline}))
+    drawn |= {"box": True} if stroke.box else {}
+    with folder.underway.one_by_one(id):
+        with sessions() as session:
+            record = Photos(session).get(id)
+        strokes = (*record.strokes, drawn)
+        return _with_strokes(sessions, record, strokes, _mended_now(record, folder, strokes))
+
+
+def _with_strokes(
+    sessions: Sessions, record: PhotoRecord, strokes: tuple[dict[str, Any], ...], outline: list[Any] | None
+) -> PhotoRecord:
+    kept = {} if outline is None else {"outline": outline}
+    with sessions.begin() as session:
+        return read_again(session, record.id, strokes=list(strokes), **kept)
 
 
 def _mended_now(record: PhotoRecord, folder: Folder, strokes: tuple[dict[str, Any], ...]) -> list[Any] | None:
@@ -310,30 +382,39 @@ def _strokes(kept: Iterable[dict[str, Any]]) -> tuple[Stroke, ...]:
     return tuple(Stroke(s["cloth"], tuple(map(tuple, s["points"])), s["width"], s.get("box", False)) for s in kept)
 
 
-def undo_stroke(session: Session, folder: Folder, id: str) -> PhotoRecord:
+def undo_stroke(sessions: Sessions, folder: Folder, id: str) -> PhotoRecord:
     """Takes back the last stroke. Refused when there is none."""
-    record = Photos(session).get(id)
-    if not record.strokes:
-        raise Refused("there is no stroke to undo.", "outline", "Draw one first.")
-    left = record.strokes[:-1]
-    try:
-        outline = _mended_now(record, folder, left)
-    except Refused:
-        outline = None
-    return read_again(session, id, strokes=list(left), **({} if outline is None else {"outline": outline}))
+    with folder.underway.one_by_one(id):
+        with sessions() as session:
+            record = Photos(session).get(id)
+        if not record.strokes:
+            raise Refused("there is no stroke to undo.", "outline", "Draw one first.")
+        left = record.strokes[:-1]
+        try:
+            outline = _mended_now(record, folder, left)
+        except Refused:
+            outline = None
+        return _with_strokes(sessions, record, left, outline)
 
 
-def another_piece(session: Session, folder: Folder, id: str) -> PhotoRecord:
+def another_piece(sessions: Sessions, folder: Folder, id: str) -> PhotoRecord:
     """Takes another piece from a photo that shows several: a copy of it, of which the stylist boxes the other one."""
-    photo = Photos(session).get(id)
+    with sessions() as session:
+        photo = Photos(session).get(id)
     new = uuid4().hex
-    file = new + Path(photo.file).suffix
-    folder.keep_photo(file, _kept_bytes(photo, folder))
+    file = photo_file(photo.client_id, new, Path(photo.file).suffix)
     copy = PhotoRecord(
         new, photo.client_id, photo.name, file, datetime.now(UTC), neutral=photo.neutral,
         series_light=photo.series_light, not_same=(*photo.not_same, id),
     )  # fmt: skip
-    Photos(session).add(copy)
+    with folder.underway.writing(photo.client_id):
+        folder.keep_photo(file, _kept_bytes(photo, folder))
+        try:
+            with sessions.begin() as session:
+                Photos(session).add(copy)
+        except BaseException:
+            folder.remove_photo(file)
+            raise
     return copy
 
 
@@ -354,4 +435,5 @@ def remove_photo(session: Session, folder: Folder, id: str) -> None:
     if any(hung.photo_id == id for hung in Pieces(session).of_client(photo.client_id)):
         raise Refused("the photo is hung.", "intake", "Take the piece off the rail first.")
     Photos(session).remove(id)
-    folder.remove_photo(photo.file, photo.id)
+    Going(session, folder).photo(photo.file)
+    Going(session, folder).pictures(id)

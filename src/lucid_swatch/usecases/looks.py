@@ -27,6 +27,7 @@ from lucid_swatch.formats.client import About
 from lucid_swatch.formats.kept_look import KeptLookDocument
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.folder import Folder
+from lucid_swatch.store.going import Going
 from lucid_swatch.store.looks import Looks
 from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.records import ClientRecord, HungPiece, KeptLook
@@ -172,9 +173,8 @@ def set_aside(hung: HungPiece) -> bool:
 
 def dismiss(session: Session, client_id: str, key: str, again: bool = False) -> None:
     """Waves a note on a look away for this client, or lets it speak again."""
-    client = Clients(session).get(client_id)
-    others = tuple(one for one in client.dismissed if one != key)
-    Clients(session).change(replace(client, dismissed=others if again else (*others, key)))
+    others = tuple(one for one in Clients(session).get(client_id).dismissed if one != key)
+    Clients(session).change(client_id, dismissed=others if again else (*others, key))
 
 
 def _check_faces(hung: list[HungPiece], piece_ids: tuple[str, ...]) -> None:
@@ -253,7 +253,7 @@ def let_look_go(session: Session, folder: Folder, id: str) -> int | None:
     with recorded(session, look.client_id, f"let the look '{look.name}' go") as change:
         change.touches("look", id)
         Looks(session).remove(id)
-    folder.remove_pictures(id)
+    Going(session, folder).pictures(id)
     return change.number
 
 

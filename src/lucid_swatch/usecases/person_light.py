@@ -1,9 +1,8 @@
 """The light on a person: a portrait, or a photo taken to compare."""
 
 import numpy as np
-from sqlalchemy.orm import Session
 
-from lucid_swatch.core.colour.arrays import BoolArray
+from lucid_swatch.core.colour.arrays import BoolArray, FloatArray
 from lucid_swatch.core.photo.card import find_card, read_patches
 from lucid_swatch.core.photo.card_light import light_from_card
 from lucid_swatch.core.photo.light import Light
@@ -14,13 +13,13 @@ from lucid_swatch.core.problems import Refused
 from lucid_swatch.files.photo import Photo
 from lucid_swatch.outside.cut_out import CutOut
 
-from .reader import measured_card
-
 
 def light_on_person(
-    session: Session, photo: Photo, cut_out: CutOut, neutral: NeutralPoint | None = None
+    measured: FloatArray | None, photo: Photo, cut_out: CutOut, neutral: NeutralPoint | None = None
 ) -> tuple[Light, BoolArray]:
-    """The most trusted light of a portrait, and where the person is."""
+    """The most trusted light of a portrait, and where the person is.
+
+    measured: (24, 3), CIELAB of the reference card as the colour reader read it once."""
     try:
         person = find_outline(photo.srgb, cut_out(photo.srgb), person=True).mask
     except Refused:
@@ -30,7 +29,7 @@ def light_on_person(
     card = find_card(photo.largest).card
     if card is not None:
         try:
-            return light_from_card(read_patches(photo.rgb_linear, card), measured_card(session)), person
+            return light_from_card(read_patches(photo.rgb_linear, card), measured), person
         except Refused:
             pass  # a card in the shade or the glare: the scene tells more
     return estimate_light(photo.rgb_linear, person), person

@@ -34,6 +34,8 @@ from lucid_swatch.store.records import ClientRecord, HungPiece, PhotoState
 
 from .changes import recorded
 
+MOST_PIECES = 5000
+"""Pieces on one rail; ten times a large wardrobe."""
 DOUBTFUL_BELOW = 0.6
 """Confidence of a sort below which the piece is asked about."""
 
@@ -82,6 +84,7 @@ def hang_photo(session: Session, photo_id: str, word: Word, at: datetime | None 
         raise Refused(f"the photo is {photo.state.value}.", photo.name, "Only a photo that was read can be hung.")
     if word.category is None:
         raise Refused("nobody has said what it is.", photo.name, "Choose coat, trousers, shoes or whatever it is.")
+    check_room(session, photo.client_id, 1)
     piece = piece_from_reading(uuid4().hex, photo.reading, word.category)
     hung = _with_word(
         HungPiece(piece, photo.client_id, at or datetime.now(UTC), photo_id, {}, photo.reading_number), word
@@ -92,6 +95,14 @@ def hang_photo(session: Session, photo_id: str, word: Word, at: datetime | None 
         Pieces(session).add(hung)
         photos.change(photo_id, state=PhotoState.HUNG)
     return hung
+
+
+def check_room(session: Session, client_id: str, coming: int) -> None:
+    """Refused when a rail would become longer than one can be."""
+    there = Pieces(session).count(client_id)
+    if there + coming > MOST_PIECES:
+        what = f"a rail holds up to {MOST_PIECES:,} pieces, and this one would have {there + coming:,}."
+        raise Refused(what, "rail", "Take off what is let go, or make a second rail.")
 
 
 def piece_from_reading(id: str, reading: dict[str, object], category: Category) -> Piece:

@@ -1,6 +1,7 @@
 """A rail comes in: what it would do is said first, done as one change, and can be taken back."""
 
-from collections.abc import Callable
+from collections import Counter
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass, replace
 from datetime import UTC, datetime
 from uuid import uuid4
@@ -10,11 +11,11 @@ from sqlalchemy.orm import Session
 from lucid_swatch.core.problems import NotThere, Refused
 from lucid_swatch.files.archive import Archive
 from lucid_swatch.files.photo import MAX_BYTES
-from lucid_swatch.files.strip import strip_metadata
 from lucid_swatch.formats.document import MAX_DOCUMENT_BYTES, json_content, parse
 from lucid_swatch.formats.rail import RailDocument, RailPieceDocument
 from lucid_swatch.formats.rail_table import read_table
 from lucid_swatch.store.clients import Clients
+from lucid_swatch.store.database import Sessions
 from lucid_swatch.store.folder import Folder
 from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.pieces import Pieces
@@ -23,6 +24,9 @@ from lucid_swatch.store.snapshots import snapshot_of
 
 from .changes import recorded
 from .clients import check_consent
+from .eyes import Eyes
+from .intake import keep_sent_photo
+from .rail import check_room
 from .rail_out import PHOTOS, RAIL
 from .rereading import PICTURES
 
@@ -63,15 +67,29 @@ def open_rail(content: bytes, file: str) -> Sent:
         archive = Archive(content, file)
         if RAIL not in archive:
             raise Refused(f"there is no {RAIL} in this archive.", file, "Send the archive that this page exports.")
-        value = json_content(archive.read(RAIL, MAX_DOCUMENT_BYTES), f"{file}: {RAIL}")
+        rail = parse(RailDocument, json_content(archive.read(RAIL, MAX_DOCUMENT_BYTES), f"{file}: {RAIL}"))
+        _check_shared(rail, file)
 
         def photo(name: str) -> bytes | None:
             return archive.read(PHOTOS + name, MAX_BYTES) if PHOTOS + name in archive else None
 
-        return Sent(file, parse(RailDocument, value), photo)
+        return Sent(file, rail, photo)
     if content.lstrip()[:1] in (b"{", b"["):
         return Sent(file, parse(RailDocument, json_content(content, file)), lambda name: None)
     return Sent(file, read_table(content, file), lambda name: None)
+
+
+MOST_OF_A_PHOTO = 12
+"""Pieces that one photo of an archive may show: each of them gets a copy."""
+
+
+def _check_shared(rail: RailDocument, file: str) -> None:
+    named = Counter(piece.photo.file for piece in rail.pieces if piece.photo is not None)
+    for name, times in named.most_common(1):
+        if times > MOST_OF_A_PHOTO:
+            raise Refused(
+                f"{times} pieces name one photo, and {MOST_OF_A_PHOTO} may.", f"{file}: {name[:80]}", "Give each piece a photo of its own."
+            )  # fmt: skip
 
 
 def plan_rail(session: Session, client_id: str, sent: Sent) -> Plan:
@@ -92,13 +110,44 @@ def plan_rail(session: Session, client_id: str, sent: Sent) -> Plan:
     return Plan(tuple(added), tuple(changed), same, photos, _dropped(sent))
 
 
-def take_rail_in(session: Session, folder: Folder, client_id: str, sent: Sent) -> Plan:
+def take_rail_in(sessions: Sessions, folder: Folder, eyes: Eyes, client_id: str, sent: Sent) -> Plan:
     """Takes a rail in as one change. Pieces that are there and not in the file stay.
 
     Refused when photos come and the client has withdrawn consent."""
-    plan = plan_rail(session, client_id, sent)
+    with folder.underway.writing(client_id):
+        with sessions() as session:
+            check_photos(session, client_id, plan_rail(session, client_id, sent))
+            own = {one.piece.id for one in Pieces(session).of_client(client_id)}
+            coming = [document for document, hung in _coming(session, client_id, sent.rail) if hung.piece.id not in own]
+        photos: dict[str, PhotoRecord] = {}
+        plan: Plan | None = None
+        try:
+            for document in coming:
+                photo = _kept_photo(folder, eyes, client_id, document, sent.photo)
+                if photo is not None:
+                    photos[document.id] = photo
+            with sessions.begin() as session:
+                plan = _hung(session, client_id, sent, photos)
+        finally:
+            # what the transaction did not take is nobody's
+            used = () if plan is None else plan.to_read
+            for photo in photos.values():
+                if photo.id not in used:
+                    folder.remove_photo(photo.file)
+    return plan
+
+
+def check_photos(session: Session, client_id: str, plan: Plan) -> None:
+    """Refused when photos come and the client has withdrawn consent, or the rail would become longer than one can be."""
     if plan.photos:
         check_consent(Clients(session).get(client_id))
+    check_room(session, client_id, len(plan.added))
+
+
+def _hung(session: Session, client_id: str, sent: Sent, photos: Mapping[str, PhotoRecord]) -> Plan:
+    """Hangs what comes. photos: kept already, by the id of their piece in the file."""
+    plan = plan_rail(session, client_id, sent)
+    check_photos(session, client_id, plan)
     pieces, own = Pieces(session), {one.piece.id: one for one in Pieces(session).of_client(client_id)}
     count = len(plan.added) + len(plan.changed)
     to_read = []
@@ -111,8 +160,9 @@ def take_rail_in(session: Session, folder: Folder, client_id: str, sent: Sent) -
             if there is not None:
                 pieces.change(_over(there, hung))
                 continue
-            photo = _kept_photo(session, folder, client_id, document, sent.photo)
+            photo = photos.get(document.id)
             if photo is not None:
+                Photos(session).add(photo)
                 change.touches("photo", photo.id)
                 Photos(session).change(photo.id, state=PhotoState.HUNG)
                 to_read.append(photo.id)
@@ -168,21 +218,17 @@ def _dropped(sent: Sent) -> tuple[str, ...]:
 
 
 def _kept_photo(
-    session: Session, folder: Folder, client_id: str, document: RailPieceDocument, bytes_of: Photo
+    folder: Folder, eyes: Eyes, client_id: str, document: RailPieceDocument, bytes_of: Photo
 ) -> PhotoRecord | None:
     """Keeps the photo of a piece that comes, without metadata; its pictures are made afterwards."""
     sent = document.photo
     content = None if sent is None else bytes_of(sent.file)
     if sent is None or content is None:
         return None
-    stripped, ending = strip_metadata(content, sent.name or sent.file)
-    id = uuid4().hex
-    folder.keep_photo(id + ending, stripped)
-    photo = PhotoRecord(
-        id, client_id, sent.name or sent.file, id + ending, datetime.now(UTC), PhotoState.READ,
+    id, file = keep_sent_photo(folder, eyes, client_id, content, sent.name or sent.file)
+    return PhotoRecord(
+        id, client_id, sent.name or sent.file, file, datetime.now(UTC), PhotoState.READ,
         neutral=None if sent.neutral is None else sent.neutral.model_dump(mode="json"),
         strokes=tuple(stroke.model_dump(mode="json", exclude_defaults=True) for stroke in sent.strokes),
         reading=None if sent.reading is None else sent.reading.model_dump(mode="json"), proposal={"ask": PICTURES},
     )  # fmt: skip
-    Photos(session).add(photo)
-    return photo

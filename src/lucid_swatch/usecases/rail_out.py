@@ -1,5 +1,10 @@
 """A rail leaves the application: JSON, a table, or an archive with its photos."""
 
+from collections.abc import Iterator, Mapping
+from itertools import chain
+from pathlib import Path
+from typing import IO
+
 from sqlalchemy.orm import Session
 
 from lucid_swatch.core.garment.sorting import sort_pieces
@@ -53,13 +58,21 @@ def rail_table(session: Session, client_id: str) -> str:
     return write_table(rail_document(session, client_id).pieces, sorts)
 
 
-def rail_archive(session: Session, folder: Folder, client_id: str) -> bytes:
-    """A client's rail as JSON with every photo, in one zip."""
-    files = {RAIL: rail_json(session, client_id).encode()}
-    for piece in rail_document(session, client_id).pieces:
-        if piece.photo is not None and folder.photo(piece.photo.file).is_file():
-            files[PHOTOS + piece.photo.file] = folder.photo(piece.photo.file).read_bytes()
-    return pack(files)
+def write_rail_archive(session: Session, folder: Folder, client_id: str, out: IO[bytes]) -> None:
+    """Writes a client's rail as JSON with every photo, in one zip."""
+    pieces = rail_document(session, client_id).pieces
+    files = {piece.photo.file: folder.photo(piece.photo.file) for piece in pieces if piece.photo is not None}
+    rail = (RAIL, rail_json(session, client_id).encode())
+    pack(chain([rail], ((PHOTOS + name, content) for name, content in contents(files))), out)
+
+
+def contents(files: Mapping[str, Path]) -> Iterator[tuple[str, bytes]]:
+    """Some files one after the other, those that are not there left out."""
+    for name, path in files.items():
+        try:
+            yield name, path.read_bytes()
+        except FileNotFoundError:
+            continue
 
 
 def file_name(client_name: str) -> str:

@@ -11,6 +11,7 @@ from lucid_swatch.core.photo.card import GREY_STEPS, NOMINAL
 from lucid_swatch.core.problems import Refused
 from lucid_swatch.formats.card import CardDocument
 from lucid_swatch.outside.reader import ColourReader
+from lucid_swatch.store.database import Sessions
 from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.records import ClientRecord, PhotoRecord
 from lucid_swatch.store.studio import Studio
@@ -102,11 +103,14 @@ def forget_card(session: Session) -> None:
     Studio(session).forget(CARD)
 
 
-def read_cloth(session: Session, reader: ColourReader, hand: Hand, photo_id: str) -> PhotoRecord:
+def read_cloth(sessions: Sessions, reader: ColourReader, hand: Hand, photo_id: str) -> PhotoRecord:
     """Reads the garment of a photo directly, keeps the colour, and lets the photo be read again in its light."""
-    hand.on_cloth(Photos(session).get(photo_id))
+    with sessions() as session:
+        photo = Photos(session).get(photo_id)
+    hand.on_cloth(photo)
     lab = np.median([reader.read() for _ in range(READINGS)], axis=0)
-    return read_again(session, photo_id, reader=[round(float(v), 2) for v in lab])
+    with sessions.begin() as session:
+        return read_again(session, photo_id, reader=[round(float(v), 2) for v in lab])
 
 
 class OwnHand:

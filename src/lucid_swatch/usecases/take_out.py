@@ -2,6 +2,8 @@
 
 import json
 from dataclasses import asdict
+from itertools import chain
+from typing import IO
 
 from sqlalchemy.orm import Session
 
@@ -9,18 +11,24 @@ from lucid_swatch.files.archive import pack
 from lucid_swatch.formats.client import About, ClientDocument
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.compared_photos import ComparedPhotos
-from lucid_swatch.store.folder import Folder
+from lucid_swatch.store.folder import PICTURES, Folder
 from lucid_swatch.store.looks import Looks
 from lucid_swatch.store.palettes import Palettes
 from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.trials import Comparisons, Trials
 
+from .faces import ORIGINAL
 from .palettes import palette_of
-from .rail_out import PHOTOS, RAIL, file_name, rail_json
+from .rail_out import PHOTOS, RAIL, contents, file_name, rail_json
 
 
-def client_archive(session: Session, folder: Folder, client_id: str) -> tuple[bytes, str]:
-    """A zip with the client, the rail, the looks and the palettes as JSON, and every photo; and a name for the file."""
+def archive_name(session: Session, client_id: str) -> str:
+    """What to call the archive of a client."""
+    return f"{file_name(Clients(session).get(client_id).name)}.zip"
+
+
+def write_client_archive(session: Session, folder: Folder, client_id: str, out: IO[bytes]) -> None:
+    """Writes a zip with the client, the rail, the looks and the palettes as JSON, and every photo."""
     client = Clients(session).get(client_id)
     trials, compared = Trials(session).of_client(client_id), Comparisons(session).of_client(client_id)
     document = ClientDocument(
@@ -29,29 +37,25 @@ def client_archive(session: Session, folder: Folder, client_id: str) -> tuple[by
         faces=[asdict(face) for face in client.faces], trials=[asdict(trial) for trial in trials],
         side_by_side=[asdict(one) for one in compared],
     )  # fmt: skip
+    kept = Looks(session).of_client(client_id)
     looks = [
         {"id": look.id, "name": look.name, "intent": look.intent, "pieces": list(look.piece_ids), "kept": look.kept}
-        for look in Looks(session).of_client(client_id)
+        for look in kept
     ]
     palettes = [
         palette_of(one).model_dump(mode="json") | {"within": one.within}
         for one in Palettes(session).of_client(client_id)
     ]
-    files = {
+    documents = {
         "client.json": document.model_dump_json(indent=1).encode(), RAIL: rail_json(session, client_id).encode(),
         "looks.json": json.dumps(looks, indent=1).encode(), "palettes.json": json.dumps(palettes, indent=1).encode(),
     }  # fmt: skip
-    for photo in Photos(session).of_client(client_id):
-        path = folder.photo(photo.file)
-        if path.is_file():
-            files[PHOTOS + photo.file] = path.read_bytes()
-    for face in client.faces:
-        if folder.has_picture(face.id, "as-sent"):
-            files[f"portraits/{face.id}.jpg"] = folder.picture(face.id, "as-sent").read_bytes()
-    for look in looks:
-        if folder.has_picture(str(look["id"]), "as-sent"):
-            files[f"worn/{look['id']}.jpg"] = folder.picture(str(look["id"]), "as-sent").read_bytes()
-    for compared_photo in ComparedPhotos(session).of_client(client_id):
-        if folder.has_picture(compared_photo.id, "as-sent"):
-            files[f"compared/{compared_photo.id}.jpg"] = folder.picture(compared_photo.id, "as-sent").read_bytes()
-    return pack(files), f"{file_name(client.name)}.zip"
+    photos = {PHOTOS + photo.file: folder.photo(photo.file) for photo in Photos(session).of_client(client_id)}
+    people = {
+        "portraits": [face.id for face in client.faces], "worn": [look.id for look in kept],
+        "compared": [photo.id for photo in ComparedPhotos(session).of_client(client_id)],
+    }  # fmt: skip
+    sent = {
+        f"{place}/{one}.jpg": folder.path / PICTURES / one / ORIGINAL for place, some in people.items() for one in some
+    }
+    pack(chain(documents.items(), contents(photos | sent)), out)

@@ -11,38 +11,48 @@ from lucid_swatch.files.photo import decode_photo
 from lucid_swatch.files.pictures import jpeg
 from lucid_swatch.files.strip import strip_metadata
 from lucid_swatch.formats.kept_look import KeptLookDocument, WornPhoto
-from lucid_swatch.outside.cut_out import CutOut
 from lucid_swatch.store.clients import Clients
+from lucid_swatch.store.database import Sessions
 from lucid_swatch.store.folder import Folder
+from lucid_swatch.store.going import Going
 from lucid_swatch.store.looks import Looks
 from lucid_swatch.store.records import KeptLook
 
 from .clients import check_consent
+from .eyes import Eyes, Sight
 
 PICTURE, ORIGINAL = "worn.jpg", "as-sent"
 SIDE = 1280
 """Long side of the picture that is shown."""
 
 
-def add_worn_photo(
-    session: Session, folder: Folder, cut_out: CutOut, look_id: str, content: bytes, name: str
-) -> KeptLook:
+def add_worn_photo(sessions: Sessions, folder: Folder, eyes: Eyes, look_id: str, content: bytes, name: str) -> KeptLook:
     """Keeps a photo of a look as it was worn, without its metadata, in the place of an earlier one, and sees whether the
     shoes are in it.
 
     Refused when it is no photo or the client has withdrawn consent."""
-    kept = Looks(session).get(look_id)
-    check_consent(Clients(session).get(kept.client_id))
+    with sessions() as session:
+        client_id = Looks(session).get(look_id).client_id
+    with folder.underway.writing(client_id):
+        with sessions() as session:
+            check_consent(Clients(session).get(client_id))
+        stripped, picture, feet = eyes.see(worn_reading, content, name)
+        with sessions.begin() as session:
+            kept = Looks(session).get(look_id)
+            check_consent(Clients(session).get(client_id))
+            Going(session, folder).stays(look_id)
+            folder.keep_original(look_id, client_id, ORIGINAL, stripped)
+            folder.keep_picture(look_id, PICTURE, picture)
+            before = KeptLookDocument.model_validate(kept.kept).photo
+            number = 1 + (before.number if before else 0)
+            return _write(session, kept, WornPhoto(number=number, feet=feet, on=datetime.now(UTC).date()))
+
+
+def worn_reading(sight: Sight, content: bytes, name: str) -> tuple[bytes, bytes, bool]:
+    """A sent photo without its metadata, as it is shown, and whether the feet are in it. Refused when it is none."""
     stripped, _ = strip_metadata(content, name)
     photo = decode_photo(stripped, name, SIDE)
-    folder.keep_picture(look_id, ORIGINAL, stripped)
-    folder.keep_picture(look_id, PICTURE, jpeg(photo.srgb))
-    before = KeptLookDocument.model_validate(kept.kept).photo
-    now = datetime.now(UTC)
-    shown = WornPhoto(
-        number=1 + (before.number if before else 0), feet=shows_the_feet(cut_out(photo.srgb)), on=now.date()
-    )
-    return _write(session, kept, shown)
+    return stripped, jpeg(photo.srgb), shows_the_feet(sight.cut_out(photo.srgb))
 
 
 def remove_worn_photo(session: Session, folder: Folder, look_id: str) -> KeptLook:
@@ -51,7 +61,7 @@ def remove_worn_photo(session: Session, folder: Folder, look_id: str) -> KeptLoo
     if KeptLookDocument.model_validate(kept.kept).photo is None:
         raise NotThere("this look has no photo.", kept.name, "Load the page again.")
     kept = _write(session, kept, None)
-    folder.remove_pictures(look_id)
+    Going(session, folder).pictures(look_id)
     return kept
 
 

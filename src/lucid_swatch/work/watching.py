@@ -7,6 +7,7 @@ from threading import Event, Thread
 from lucid_swatch.core.problems import Problem
 from lucid_swatch.store.database import Sessions
 from lucid_swatch.store.folder import Folder
+from lucid_swatch.usecases.eyes import Eyes
 from lucid_swatch.usecases.watch import look_again
 
 log = logging.getLogger(__name__)
@@ -17,8 +18,10 @@ EVERY = 1.0
 class FolderWatch:
     """A thread that takes in what lies in the watched folder and lets it be read."""
 
-    def __init__(self, sessions: Sessions, folder: Folder, add: Callable[[str], object], every: float = EVERY) -> None:
-        self.sessions, self.folder, self.add, self.every = sessions, folder, add, every
+    def __init__(
+        self, sessions: Sessions, folder: Folder, eyes: Eyes, add: Callable[[str], object], every: float = EVERY
+    ) -> None:
+        self.sessions, self.folder, self.eyes, self.add, self.every = sessions, folder, eyes, add, every
         self._sizes: dict[str, int] = {}
         self._end = Event()
         self._thread: Thread | None = None
@@ -36,8 +39,7 @@ class FolderWatch:
 
     def look(self) -> None:
         """One look."""
-        with self.sessions.begin() as session:
-            taken = look_again(session, self.folder, self._sizes)
+        taken = look_again(self.sessions, self.folder, self.eyes, self._sizes)
         for one in taken:
             if one.photo is not None:
                 self.add(one.photo.id)
@@ -48,6 +50,6 @@ class FolderWatch:
                 self.look()
             except Problem as problem:
                 log.warning("watched folder: %s", problem)
-            except Exception:
+            except Exception as problem:
                 # a full disk or a locked database now says nothing of the next look
-                log.exception("the watched folder could not be looked at")
+                log.warning("the watched folder could not be looked at: %s", type(problem).__name__)

@@ -5,7 +5,9 @@ import pytest
 
 from lucid_swatch.core.garment.piece import Piece
 from lucid_swatch.core.garment.vocabulary import Category, PatternType, Scale
-from lucid_swatch.core.look import outfits
+from lucid_swatch.core.look import considered, long_rail
+from lucid_swatch.core.look.considered import consider
+from lucid_swatch.core.look.long_rail import LongRail
 from lucid_swatch.core.look.look import Conventions, Look
 from lucid_swatch.core.look.outfits import GOOD, Counter
 from lucid_swatch.core.look.partners import go_together, partners
@@ -42,16 +44,43 @@ def test_every_base_look_is_counted_as_the_scorer_judges_it():
     assert 0 <= found.each["tan bag"] <= found.good
 
 
-def test_a_large_rail_is_drawn_from_and_told_so(monkeypatch):
+def test_a_large_rail_is_drawn_from_and_told_so():
     exact = Counter(RAIL * 1, None, Conventions()).outfits()
     many = [piece(f"{p.id} {k}", p.category, p.lab[0]) for p in RAIL for k in range(4)]
     whole = Counter(many, None, Conventions()).outfits()
-    monkeypatch.setattr(outfits, "MOST_SCORED", 250)
-    drawn = Counter(many, None, Conventions()).outfits()
+    drawn = Counter(many, None, Conventions(), most=250).outfits()
     assert not whole.drawn
     assert drawn.drawn
     assert drawn.looks == whole.looks > exact.looks
     assert drawn.good == pytest.approx(whole.good, rel=0.25)
+
+
+def test_a_rail_too_long_for_one_table_is_counted_by_groups(monkeypatch):
+    many = [piece(f"{p.id} {k}", p.category, p.lab[0] + [k / 2, 0, 0]) for p in RAIL for k in range(6)]
+    stranger = piece("cream shoes", Category.SHOES, np.array([89.0, 2, 16]))
+    whole = Counter(many, None, Conventions(), [stranger], most=100_000)
+    monkeypatch.setattr(long_rail, "GROUP", len(many) // 3 + 1)
+    grouped = LongRail(many, None, Conventions(), [stranger])
+    exact, about = whole.outfits(), grouped.outfits()
+    assert len(grouped.groups) > 2
+    assert about.drawn
+    assert about.looks == exact.looks
+    assert about.good == pytest.approx(exact.good, rel=0.2)
+    assert set(about.each) == set(exact.each)
+    assert np.corrcoef([about.each[id] for id in exact.each], list(exact.each.values()))[0, 1] > 0.9
+    assert grouped.opened(stranger) == pytest.approx(whole.opened(stranger), rel=0.4)
+
+
+def test_parts_of_a_long_rail_say_what_one_table_says(monkeypatch):
+    many = [piece(f"{p.id} {k}", p.category, p.lab[0] + [k, 0, 0]) for p in RAIL for k in range(4)]
+    look = Look("look", (many[0], many[-1]), None, Conventions(), None, tuple(many[1:-1]))
+    one, some = consider(look), partners(many[0], many, Conventions(), 5)
+    monkeypatch.setattr(considered, "PIECES_AT_ONCE", 10)
+    monkeypatch.setattr(considered, "PART", 7)
+    parts = consider(look)
+    assert parts.effects == one.effects
+    assert [(m.text, m.gain, m.rises) for m in parts.mends] == [(m.text, m.gain, m.rises) for m in one.mends]
+    assert partners(many[0], many, Conventions(), 5) == some
 
 
 def test_looks_and_pairs_are_counted_by_the_studios_own_taste():

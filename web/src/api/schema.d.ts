@@ -1748,6 +1748,170 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/studio/backups": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Backups
+         * @description The backups that there are, and how a backup by hand goes.
+         */
+        get: operations["get_backups"];
+        put?: never;
+        /**
+         * Make Backup Now
+         * @description Begins a backup by hand.
+         */
+        post: operations["make_backup_now"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studio/backups/place": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Set Backup Place
+         * @description Says where backups lie from now on.
+         */
+        put: operations["set_backup_place"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studio/backups/under-way": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Stop Backup
+         * @description Stops the backup by hand.
+         */
+        delete: operations["stop_backup"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studio/backups/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Backup
+         * @description A backup as a file.
+         */
+        get: operations["get_backup"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studio/kept": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Holdings
+         * @description Where the data is, how much of it, and about whom.
+         */
+        get: operations["get_holdings"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studio/aside/{name}/thumbnail.jpg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Aside Thumbnail
+         * @description What lies aside, small.
+         */
+        get: operations["aside_thumbnail"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studio/aside/take": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take Aside
+         * @description Takes what lies aside in again.
+         */
+        post: operations["take_aside"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studio/aside/delete": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Throw Aside Away
+         * @description Deletes what lies aside.
+         */
+        post: operations["throw_aside_away"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1837,6 +2001,25 @@ export interface components {
             archived: boolean;
         };
         /**
+         * AsideAnswer
+         * @description Something that lies aside.
+         */
+        AsideAnswer: {
+            /** Name */
+            name: string;
+            /** Kind */
+            kind: string;
+            /** Client Id */
+            client_id: string | null;
+            /** Bytes */
+            bytes: number;
+            /**
+             * Since
+             * Format: date-time
+             */
+            since: string;
+        };
+        /**
          * AuditAnswer
          * @description What a rail is made of.
          */
@@ -1867,6 +2050,66 @@ export interface components {
             duplicates: components["schemas"]["DuplicateAnswer"][];
             /** Since */
             since: string | null;
+        };
+        /**
+         * BackupAnswer
+         * @description A backup.
+         */
+        BackupAnswer: {
+            /** Name */
+            name: string;
+            /**
+             * Made At
+             * Format: date-time
+             */
+            made_at: string;
+            /** Bytes */
+            bytes: number;
+            /** Files */
+            files: number;
+            /** By Itself */
+            by_itself: boolean;
+            /** Sealed */
+            sealed: boolean;
+            /**
+             * Missing
+             * @description Photos that the database named and that were not there.
+             */
+            missing: number;
+        };
+        /**
+         * BackupRequest
+         * @description A backup by hand.
+         */
+        BackupRequest: {
+            /** Passphrase */
+            passphrase?: string | null;
+        };
+        /**
+         * BackupsAnswer
+         * @description The backups of this studio.
+         */
+        BackupsAnswer: {
+            /** Place */
+            place: string;
+            /**
+             * Chosen
+             * @description Whether the stylist said where.
+             */
+            chosen: boolean;
+            /**
+             * Same Disk
+             * @description Whether they lie on the disk of the data folder.
+             */
+            same_disk: boolean;
+            /**
+             * Problem
+             * @description Why the last backup of a day was not made; empty when it was.
+             */
+            problem: string;
+            /** Backups */
+            backups: components["schemas"]["BackupAnswer"][];
+            by_hand: components["schemas"]["ByHandAnswer"] | null;
         };
         /**
          * BandAnswer
@@ -2037,6 +2280,21 @@ export interface components {
             part: "skin" | "hair" | "eyes";
             /** Lab */
             lab: number[];
+        };
+        /**
+         * ByHandAnswer
+         * @description How far a backup by hand has come.
+         */
+        ByHandAnswer: {
+            /** Done */
+            done: number;
+            /** Of */
+            of: number;
+            /** Running */
+            running: boolean;
+            /** File */
+            file: string | null;
+            problem: components["schemas"]["ProblemDocument"] | null;
         };
         /**
          * CardSize
@@ -2287,6 +2545,14 @@ export interface components {
          */
         DayVerdict: "keep" | "alter" | "mend" | "let go";
         /**
+         * DeleteAsideRequest
+         * @description What is deleted for good.
+         */
+        DeleteAsideRequest: {
+            /** Names */
+            names: string[];
+        };
+        /**
          * DismissRequest
          * @description A note that is waved away, or speaks again.
          */
@@ -2382,6 +2648,16 @@ export interface components {
              * @description What a search of the data folder still found; empty when everything went.
              */
             left: string[];
+            /**
+             * Backups Replaced
+             * @description Backups of a day that held the client and are gone; a fresh one stands in their place.
+             */
+            backups_replaced: number;
+            /**
+             * Backups Left
+             * @description Backups that still hold the client and are the stylist's to delete.
+             */
+            backups_left: string[];
         };
         /**
          * EstimateAnswer
@@ -2556,23 +2832,6 @@ export interface components {
          */
         Held: "left" | "right" | "no difference";
         /**
-         * HeldAnswer
-         * @description A pair that was judged, and what was believed after it.
-         */
-        HeldAnswer: {
-            /** Left */
-            left: number;
-            /** Right */
-            right: number;
-            held: components["schemas"]["Held"];
-            /**
-             * Warm
-             * @description Chance that the undertone is on the warm side.
-             */
-            warm: number;
-            colouring: components["schemas"]["ColouringAnswer"];
-        };
-        /**
          * HeldBackAnswer
          * @description Something that keeps a look from more.
          */
@@ -2604,6 +2863,27 @@ export interface components {
             /** Right */
             right: number;
             held: components["schemas"]["Held"];
+        };
+        /**
+         * HoldingsAnswer
+         * @description What this studio keeps.
+         */
+        HoldingsAnswer: {
+            /** Folder */
+            folder: string;
+            /** Bytes */
+            bytes: number;
+            /** Photos */
+            photos: number;
+            /**
+             * Free
+             * @description Bytes left on the disk.
+             */
+            free: number;
+            /** Clients */
+            clients: components["schemas"]["lucid_swatch__api__aside__HeldAnswer"][];
+            /** Aside */
+            aside: components["schemas"]["AsideAnswer"][];
         };
         /**
          * ImportAnswer
@@ -3572,6 +3852,14 @@ export interface components {
             created_at: string;
         };
         /**
+         * PlaceRequest
+         * @description Where backups are to lie.
+         */
+        PlaceRequest: {
+            /** Place */
+            place: string;
+        };
+        /**
          * PortraitAnswer
          * @description Skin, hair and eyes from one source.
          */
@@ -3999,6 +4287,16 @@ export interface components {
             chroma: number[];
         };
         /**
+         * TakeAsideRequest
+         * @description What is taken in again, and for whom.
+         */
+        TakeAsideRequest: {
+            /** Names */
+            names: string[];
+            /** Client Id */
+            client_id: string;
+        };
+        /**
          * TakeOffRequest
          * @description Pieces to take off the rail.
          */
@@ -4057,7 +4355,7 @@ export interface components {
             /** Drapes */
             drapes: components["schemas"]["DrapeAnswer"][];
             /** Held */
-            held: components["schemas"]["HeldAnswer"][];
+            held: components["schemas"]["lucid_swatch__api__colouring_documents__HeldAnswer"][];
             /**
              * Pair
              * @description The drapes to hold left and right now, by place in drapes.
@@ -4223,6 +4521,43 @@ export interface components {
          * @enum {string}
          */
         Zone: "layer" | "upper" | "lower" | "whole" | "feet" | "legs" | "head" | "neck" | "waist" | "hand";
+        /**
+         * HeldAnswer
+         * @description What is kept about one client.
+         */
+        lucid_swatch__api__aside__HeldAnswer: {
+            /** Client Id */
+            client_id: string;
+            /** Name */
+            name: string;
+            /** Photos */
+            photos: number;
+            /** Portraits */
+            portraits: number;
+            /** Pieces */
+            pieces: number;
+            /** Looks */
+            looks: number;
+            /** Bytes */
+            bytes: number;
+        };
+        /**
+         * HeldAnswer
+         * @description A pair that was judged, and what was believed after it.
+         */
+        lucid_swatch__api__colouring_documents__HeldAnswer: {
+            /** Left */
+            left: number;
+            /** Right */
+            right: number;
+            held: components["schemas"]["Held"];
+            /**
+             * Warm
+             * @description Chance that the undertone is on the warm side.
+             */
+            warm: number;
+            colouring: components["schemas"]["ColouringAnswer"];
+        };
     };
     responses: never;
     parameters: never;
@@ -4248,6 +4583,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BookEntry"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
                 };
             };
             /** @description Not Found */
@@ -4301,6 +4645,15 @@ export interface operations {
                     "application/json": components["schemas"]["ClientAnswer"];
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -4350,6 +4703,15 @@ export interface operations {
                     "application/json": components["schemas"]["ClientAnswer"];
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -4397,6 +4759,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ErasedAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
                 };
             };
             /** @description Not Found */
@@ -4452,6 +4823,15 @@ export interface operations {
                     "application/json": components["schemas"]["ClientAnswer"];
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -4503,6 +4883,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ClientAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
                 };
             };
             /** @description Not Found */
@@ -4558,6 +4947,15 @@ export interface operations {
                     "application/json": components["schemas"]["ClientAnswer"];
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -4611,6 +5009,15 @@ export interface operations {
                     "application/json": components["schemas"]["ClientAnswer"];
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -4658,6 +5065,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": unknown;
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
                 };
             };
             /** @description Not Found */
@@ -4713,6 +5129,15 @@ export interface operations {
                     "application/json": components["schemas"]["ClientAnswer"];
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -4766,6 +5191,15 @@ export interface operations {
                     "application/json": components["schemas"]["ClientAnswer"];
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -4812,6 +5246,15 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
             };
             /** @description Not Found */
             404: {
@@ -4864,6 +5307,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ClientAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
                 };
             };
             /** @description Not Found */
@@ -4919,6 +5371,15 @@ export interface operations {
                     "application/json": components["schemas"]["ClientAnswer"];
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -4972,6 +5433,15 @@ export interface operations {
                     "application/json": components["schemas"]["FaceColour"];
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -5007,7 +5477,7 @@ export interface operations {
             header?: never;
             path: {
                 portrait_id: string;
-                name: string;
+                name: "portrait.jpg" | "face.jpg" | "person.webp";
             };
             cookie?: never;
         };
@@ -5020,6 +5490,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": unknown;
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
                 };
             };
             /** @description Not Found */
@@ -5075,6 +5554,15 @@ export interface operations {
                     "application/json": components["schemas"]["ClientAnswer"];
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -5128,6 +5616,15 @@ export interface operations {
                     "application/json": components["schemas"]["ClientAnswer"];
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -5175,6 +5672,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TrialAnswer"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
                 };
             };
             /** @description Not Found */
@@ -5226,6 +5732,15 @@ export interface operations {
                     "application/json": components["schemas"]["TrialAnswer"];
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -5275,6 +5790,15 @@ export interface operations {
                     "application/json": components["schemas"]["TrialAnswer"];
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -5322,6 +5846,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LetGoAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
                 };
             };
             /** @description Not Found */
@@ -5377,6 +5910,15 @@ export interface operations {
                     "application/json": components["schemas"]["TrialAnswer"];
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -5424,6 +5966,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TrialAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
                 };
             };
             /** @description Not Found */
@@ -5475,6 +6026,15 @@ export interface operations {
                     "application/json": components["schemas"]["TrialAnswer"];
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -5524,6 +6084,15 @@ export interface operations {
                     "application/json": components["schemas"]["FollowsAnswer"] | null;
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -5571,6 +6140,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SideBySideAnswer"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
                 };
             };
             /** @description Not Found */
@@ -5626,6 +6204,15 @@ export interface operations {
                     "application/json": components["schemas"]["SideBySideAnswer"];
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -5675,6 +6262,15 @@ export interface operations {
                     "application/json": components["schemas"]["LetGoAnswer"];
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -5722,6 +6318,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ComparedPhotoAnswer"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
                 };
             };
             /** @description Not Found */
@@ -5777,6 +6382,15 @@ export interface operations {
                     "application/json": components["schemas"]["ComparedPhotoAnswer"];
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -5830,6 +6444,15 @@ export interface operations {
                     "application/json": components["schemas"]["ComparedPhotoAnswer"];
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -5876,6 +6499,15 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
             };
             /** @description Not Found */
             404: {
@@ -5925,6 +6557,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BesideAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
                 };
             };
             /** @description Not Found */
@@ -5978,6 +6619,15 @@ export interface operations {
                     "application/json": unknown;
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -6025,6 +6675,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PhotoAnswer"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
                 };
             };
             /** @description Not Found */
@@ -6080,6 +6739,15 @@ export interface operations {
                     "application/json": components["schemas"]["TakenAnswer"][];
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -6129,6 +6797,15 @@ export interface operations {
                     "application/json": components["schemas"]["PhotoAnswer"];
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -6175,6 +6852,15 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
             };
             /** @description Not Found */
             404: {
@@ -6227,6 +6913,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PhotoAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
                 };
             };
             /** @description Not Found */
@@ -6282,6 +6977,15 @@ export interface operations {
                     "application/json": components["schemas"]["PhotoAnswer"][];
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -6329,6 +7033,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PhotoAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
                 };
             };
             /** @description Not Found */
@@ -6384,6 +7097,15 @@ export interface operations {
                     "application/json": components["schemas"]["PhotoAnswer"];
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -6431,6 +7153,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["NeighbourAnswer"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
                 };
             };
             /** @description Not Found */
@@ -6486,6 +7217,15 @@ export interface operations {
                     "application/json": components["schemas"]["PhotoAnswer"];
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -6533,6 +7273,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PhotoAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
                 };
             };
             /** @description Not Found */
@@ -6584,6 +7333,15 @@ export interface operations {
                     "application/json": components["schemas"]["PhotoAnswer"];
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -6631,6 +7389,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PhotoAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
                 };
             };
             /** @description Not Found */
@@ -6686,6 +7453,15 @@ export interface operations {
                     "application/json": components["schemas"]["PieceAnswer"];
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -6736,6 +7512,15 @@ export interface operations {
                     "application/json": unknown;
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -6783,6 +7568,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PieceAnswer"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
                 };
             };
             /** @description Not Found */
@@ -6835,6 +7629,15 @@ export interface operations {
                     "application/json": unknown;
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -6881,6 +7684,15 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
             };
             /** @description Not Found */
             404: {
@@ -6933,6 +7745,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PieceAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
                 };
             };
             /** @description Not Found */
@@ -6988,6 +7809,15 @@ export interface operations {
                     "application/json": components["schemas"]["PieceAnswer"][];
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -7038,6 +7868,15 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
             };
             /** @description Not Found */
             404: {
@@ -7090,6 +7929,15 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -7139,6 +7987,15 @@ export interface operations {
                     "application/json": components["schemas"]["CompanyAnswer"];
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -7186,6 +8043,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ChangeAnswer"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
                 };
             };
             /** @description Not Found */
@@ -7239,6 +8105,15 @@ export interface operations {
                     "application/json": components["schemas"]["UndoneAnswer"];
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -7286,6 +8161,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["UndoneAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
                 };
             };
             /** @description Not Found */
@@ -7337,6 +8221,15 @@ export interface operations {
                     "application/json": unknown;
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -7386,6 +8279,15 @@ export interface operations {
                     "application/json": unknown;
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -7433,6 +8335,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": unknown;
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
                 };
             };
             /** @description Not Found */
@@ -7488,6 +8399,15 @@ export interface operations {
                     "application/json": components["schemas"]["ImportAnswer"];
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -7535,6 +8455,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["AuditAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
                 };
             };
             /** @description Not Found */
@@ -7586,6 +8515,15 @@ export interface operations {
                     "application/json": components["schemas"]["WorkAnswer"];
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -7633,6 +8571,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PaletteAnswer"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
                 };
             };
             /** @description Not Found */
@@ -7688,6 +8635,15 @@ export interface operations {
                     "application/json": components["schemas"]["PaletteAnswer"];
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -7739,6 +8695,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PaletteAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
                 };
             };
             /** @description Not Found */
@@ -7794,6 +8759,15 @@ export interface operations {
                     "application/json": components["schemas"]["PaletteAnswer"];
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -7845,6 +8819,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PaletteAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
                 };
             };
             /** @description Not Found */
@@ -7901,6 +8884,15 @@ export interface operations {
                     "application/json": components["schemas"]["PaletteAnswer"];
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -7947,6 +8939,15 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
             };
             /** @description Not Found */
             404: {
@@ -7998,6 +8999,15 @@ export interface operations {
                     "application/json": unknown;
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -8045,6 +9055,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LeaningsAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
                 };
             };
             /** @description Not Found */
@@ -8098,6 +9117,15 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -8145,6 +9173,15 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
             };
             /** @description Not Found */
             404: {
@@ -8197,6 +9234,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["JudgedAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
                 };
             };
             /** @description Not Found */
@@ -8252,6 +9298,15 @@ export interface operations {
                     "application/json": components["schemas"]["MendDocument"][];
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -8297,6 +9352,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LightAnswer"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
                 };
             };
             /** @description Not Found */
@@ -8346,6 +9410,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LookAnswer"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
                 };
             };
             /** @description Not Found */
@@ -8401,6 +9474,15 @@ export interface operations {
                     "application/json": components["schemas"]["LookAnswer"];
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -8454,6 +9536,15 @@ export interface operations {
                     "application/json": components["schemas"]["LookAnswer"];
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -8501,6 +9592,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LetGoAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
                 };
             };
             /** @description Not Found */
@@ -8556,6 +9656,15 @@ export interface operations {
                     "application/json": components["schemas"]["LookAnswer"];
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -8605,6 +9714,15 @@ export interface operations {
                     "application/json": components["schemas"]["LookAnswer"];
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -8652,6 +9770,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": unknown;
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
                 };
             };
             /** @description Not Found */
@@ -8705,6 +9832,15 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -8752,6 +9888,15 @@ export interface operations {
                     "application/json": components["schemas"]["TasteAnswer"];
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -8797,6 +9942,15 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -8841,6 +9995,15 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
             };
             /** @description Not Found */
             404: {
@@ -8891,6 +10054,15 @@ export interface operations {
                     "application/json": components["schemas"]["RereadingAnswer"];
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -8938,6 +10110,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RereadingAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
                 };
             };
             /** @description Not Found */
@@ -8993,6 +10174,15 @@ export interface operations {
                     "application/json": components["schemas"]["RereadingAnswer"];
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -9038,6 +10228,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StudioAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
                 };
             };
             /** @description Not Found */
@@ -9089,6 +10288,15 @@ export interface operations {
                     "application/json": unknown;
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -9133,6 +10341,15 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
             };
             /** @description Not Found */
             404: {
@@ -9183,6 +10400,15 @@ export interface operations {
                     "application/json": components["schemas"]["PatchAnswer"];
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -9228,6 +10454,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": unknown;
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
                 };
             };
             /** @description Not Found */
@@ -9279,6 +10514,15 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -9323,6 +10567,15 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
             };
             /** @description Not Found */
             404: {
@@ -9375,6 +10628,15 @@ export interface operations {
                     "application/json": components["schemas"]["WatchedAnswer"];
                 };
             };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
             /** @description Not Found */
             404: {
                 headers: {
@@ -9419,6 +10681,533 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    get_backups: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BackupsAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    make_backup_now: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BackupRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    set_backup_place: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlaceRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    stop_backup: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    get_backup: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    get_holdings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HoldingsAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    aside_thumbnail: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    take_aside: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeAsideRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakenAnswer"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    throw_aside_away: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DeleteAsideRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
             };
             /** @description Not Found */
             404: {

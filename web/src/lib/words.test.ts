@@ -1,5 +1,17 @@
 import { describe, expect, it } from 'vitest'
-import { categoryOf, percent, plural, signed, warmthWord } from './words'
+import { bytes, categoryOf, moment, percent, plural, signed, warmthWord } from './words'
+
+describe('sizes and moments', () => {
+  it('says sizes by thousands', () => {
+    expect([0, 999, 1000, 1_540_000, 27_000_000, 3_200_000_000].map(bytes)).toEqual(['0 bytes', '999 bytes', '1.0 kB', '1.5 MB', '27 MB', '3.2 GB'])
+  })
+  it('says when by the day it is', () => {
+    const now = new Date('2031-05-04T00:10:00')
+    expect(moment('2031-05-04T00:05:00', now)).toBe('today at 00:05')
+    expect(moment('2031-05-03T23:59:00', now)).toBe('yesterday at 23:59')
+    expect(moment('2031-04-02T08:00:00', now)).toBe('on 2 April 2031 at 08:00')
+  })
+})
 
 describe('words', () => {
   it('signs numbers with a true minus and leaves zero alone', () => {

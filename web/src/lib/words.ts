@@ -12,6 +12,25 @@ export function signed(value: number, digits = 0): string {
 
 export const plural = (count: number, one: string, many = `${one}s`): string => `${count} ${count === 1 ? one : many}`
 
+const SIZES = ['bytes', 'kB', 'MB', 'GB', 'TB']
+
+/** A size of files, by thousands as disks are sold, to two figures that count. */
+export function bytes(count: number): string {
+  const step = count < 1000 ? 0 : Math.min(Math.floor(Math.log10(count) / 3), SIZES.length - 1)
+  const value = count / 1000 ** step
+  return `${value < 10 && step > 0 ? value.toFixed(1) : Math.round(value)} ${SIZES[step]}`
+}
+
+/** When something was, as it is said today. */
+export function moment(iso: string, now = new Date()): string {
+  const at = new Date(iso)
+  const time = at.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
+  const days = Math.round((new Date(now.toDateString()).getTime() - new Date(at.toDateString()).getTime()) / 86_400_000)
+  if (days === 0) return `today at ${time}`
+  if (days === 1) return `yesterday at ${time}`
+  return `on ${at.toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' })} at ${time}`
+}
+
 export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
 
 export const BINS: { bin: Bin; key: string; plural: string }[] = [

@@ -90,6 +90,8 @@ const ROW_NAMES: Record<string, string> = { client: 'client', look: 'look', piec
     <p>{{ plural(erased.gone.files.length, 'file') }} went, and {{ rows.map(([table, count]) => plural(count, ROW_NAMES[table] ?? table, table === 'face' ? 'portraits or readings' : undefined)).join(', ') }}.</p>
     <p v-if="erased.gone.left.length" role="alert"><strong>Still there:</strong> {{ erased.gone.left.join(', ') }}. Close what else uses the data folder, stop the application and remove these by hand; a database file is cleaned the next time a client is erased.</p>
     <p v-else>The data folder and the database file were searched afterwards, freed pages included: nothing is left.</p>
+    <p v-if="erased.gone.backups_replaced">{{ plural(erased.gone.backups_replaced, 'backup') }} that held {{ erased.name }} {{ erased.gone.backups_replaced === 1 ? 'is' : 'are' }} gone; a fresh one stands in {{ erased.gone.backups_replaced === 1 ? 'its' : 'their' }} place.</p>
+    <p v-if="erased.gone.backups_left.length" role="alert"><strong>Still in {{ erased.gone.backups_left.length === 1 ? 'this backup' : 'these backups' }}:</strong> {{ erased.gone.backups_left.join(', ') }}. Delete {{ erased.gone.backups_left.length === 1 ? 'it' : 'them' }} yourself, and any copy that you made; put back here, {{ erased.name }} would be erased again.</p>
     <details v-if="erased.gone.files.length"><summary>What went</summary><ul><li v-for="file in erased.gone.files" :key="file">{{ file }}</li></ul></details>
     <RouterLink class="button firm" :to="{ name: 'book' }">To the clients’ book</RouterLink>
   </section>
@@ -116,7 +118,7 @@ const ROW_NAMES: Record<string, string> = { client: 'client', look: 'look', piec
           <button class="button" type="button" :aria-expanded="asked" @click="asked = !asked">Erase</button>
         </p>
         <p v-if="asked" class="acts" role="group" aria-label="Erase for good?">
-          <span>Rail, looks, trials and every photo of {{ client.name }} go for good.</span>
+          <span>Rail, looks, trials and every photo of {{ client.name }} go for good, out of the backups of the last days as well.</span>
           <button class="button firm" type="button" @click="erase">Erase {{ client.name }}</button>
           <button class="button" type="button" @click="asked = false">Keep</button>
         </p>

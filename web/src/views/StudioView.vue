@@ -3,11 +3,15 @@ import { computed, ref } from 'vue'
 import { answered, api, asForm, type Client, type Studio } from '@/api'
 import PinkedSwatch from '@/components/base/PinkedSwatch.vue'
 import ProblemNote from '@/components/base/ProblemNote.vue'
+import BackupsHere from '@/components/studio/BackupsHere.vue'
+import KeptHere from '@/components/studio/KeptHere.vue'
+import SetAside from '@/components/studio/SetAside.vue'
 import YourTaste from '@/components/look/YourTaste.vue'
 import { useKeys, type Keys } from '@/composables/useKeys'
+import { useSafekeeping } from '@/composables/useSafekeeping'
 import { useTried } from '@/composables/useTried'
 
-/** What belongs to the studio and to no client: reference card, colour reader, watched folder. */
+/** What belongs to the studio and to no client: what is kept and its backups, reference card, colour reader, watched folder. */
 const PATCHES = 24
 const studio = ref<Studio | null>(null)
 const clients = ref<Client[]>([])
@@ -16,6 +20,7 @@ const whose = ref('')
 const next = ref<number | null>(null)
 const said = ref('')
 const { problem, tried } = useTried()
+const safe = useSafekeeping()
 
 const load = () =>
   tried(async () => {
@@ -69,7 +74,12 @@ const hex = (lab: number[]) => `lab(${lab[0]} ${lab[1]} ${lab[2]})`
 <template>
   <div class="studio">
     <h1>Studio</h1>
-    <ProblemNote v-if="problem" :problem="problem" closable @close="problem = null" />
+    <ProblemNote v-if="problem ?? safe.problem.value" :problem="(problem ?? safe.problem.value)!" closable @close="problem = safe.problem.value = null" />
+    <p role="status" class="visually-hidden">{{ safe.said.value }}</p>
+    <SetAside v-if="safe.held.value?.aside.length" :aside="safe.held.value.aside" :clients="clients" @take="safe.take" @throw-away="safe.throwAway" />
+    <p v-if="safe.said.value" class="said">{{ safe.said.value }}</p>
+    <BackupsHere v-if="safe.backups.value" :kept="safe.backups.value" @make="safe.make" @stop="safe.stop" @move="safe.move" />
+    <KeptHere v-if="safe.held.value" :held="safe.held.value" />
     <section aria-labelledby="card">
       <h2 id="card">Reference card</h2>
       <p>Print it on matt white paper and lay it beside the garment: every photo that shows it is read in the right light. A home printer's greys are grey; its colours count once the card has been measured.</p>
@@ -114,10 +124,11 @@ const hex = (lab: number[]) => `lab(${lab[0]} ${lab[1]} ${lab[2]})`
 
 <style scoped>
 .studio { height: 100%; overflow: auto; padding: 22px 34px 40px; display: grid; gap: 22px; align-content: start; justify-items: start; max-width: 900px; }
-section { background: var(--paper); color: var(--ink); border-radius: 8px; padding: 18px 24px; display: grid; gap: 10px; justify-items: start; width: 100%; }
-h2, p { margin: 0; }
-p { max-width: 68ch; }
-.acts { display: flex; flex-wrap: wrap; gap: 10px; align-items: center; }
+.studio :deep(section) { background: var(--paper); color: var(--ink); border-radius: 8px; padding: 18px 24px; display: grid; gap: 10px; justify-items: start; width: 100%; }
+.studio :deep(h2), .studio :deep(p) { margin: 0; }
+.studio :deep(p) { max-width: 72ch; }
+.studio :deep(.acts) { display: flex; flex-wrap: wrap; gap: 10px; align-items: center; }
+.said { font-weight: 650; }
 .acts .button { text-decoration: none; }
 .patches { list-style: none; margin: 0; padding: 0; display: grid; grid-template-columns: repeat(6, auto); gap: 4px; }
 label { display: flex; gap: 8px; align-items: center; }

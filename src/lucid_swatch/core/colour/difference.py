@@ -16,6 +16,17 @@ def delta_e_2000(lab_1: FloatArray, lab_2: FloatArray, lightness_weight: float =
     return difference
 
 
+PAIRS_AT_ONCE = 1_000_000
+
+
 def pairwise_delta_e_2000(lab_1: FloatArray, lab_2: FloatArray) -> FloatArray:
-    """Every colour against every other. (n, 3) and (m, 3) to (n, m)."""
-    return delta_e_2000(lab_1[:, None, :], lab_2[None, :, :])
+    """Every colour against every other. (n, 3) and (m, 3) to (n, m).
+
+    Some rows at a time: the formula needs some twenty times the room of its answer."""
+    rows = max(1, PAIRS_AT_ONCE // max(len(lab_2), 1))
+    if len(lab_1) <= rows:
+        return delta_e_2000(lab_1[:, None, :], lab_2[None, :, :])
+    differences = np.empty((len(lab_1), len(lab_2)))
+    for start in range(0, len(lab_1), rows):
+        differences[start : start + rows] = delta_e_2000(lab_1[start : start + rows, None, :], lab_2[None, :, :])
+    return differences

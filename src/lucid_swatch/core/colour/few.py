@@ -39,18 +39,40 @@ def few_colours(
     colour covers another. kept: (m, 3), colours that are chosen already and count towards what is covered, not
     towards count. Source: maximal covering, Church and ReVelle 1974, solved as an integer programme."""
     share = weight / weight.sum()
-    near = pairwise_delta_e_2000(lab, lab)
-    covers = near <= within
     open_ones = np.ones(len(lab), dtype=bool)
     if kept is not None and len(kept):
         open_ones = pairwise_delta_e_2000(lab, kept).min(axis=1) > within
-    chosen = _needed(covers, share * open_ones, _solved(covers, share * open_ones, min(count, len(lab))))
-    nearest = chosen[near[:, chosen].argmin(axis=1)] if len(chosen) else np.zeros(len(lab), dtype=np.intp)
-    reached = covers[np.arange(len(lab)), nearest] & open_ones if len(chosen) else np.zeros(len(lab), dtype=bool)
-    covered = np.array([float(share[reached & (nearest == one)].sum()) for one in chosen])
+    some, weights = _representatives(lab, share * open_ones)
+    covers = pairwise_delta_e_2000(lab[some], lab[some]) <= within
+    chosen = some[_needed(covers, weights, _solved(covers, weights, min(count, len(some))))]
+    if not len(chosen):
+        return FewColours(chosen, np.zeros(0))
+    away = pairwise_delta_e_2000(lab, lab[chosen])
+    nearest = away.argmin(axis=1)
+    reached = (away.min(axis=1) <= within) & open_ones
+    covered = np.array([float(share[reached & (nearest == place)].sum()) for place in range(len(chosen))])
     order = np.argsort(-covered, kind="stable")
     worth = order[covered[order] > 0]
     return FewColours(chosen[worth], covered[worth])
+
+
+MOST_COLOURS = 1200
+"""Colours of a wardrobe that are weighed one by one; of more, near ones are taken together first."""
+TOGETHER = 3.0
+"""CIELAB units of the steps in which they are."""
+
+
+def _representatives(lab: FloatArray, share: FloatArray) -> tuple[IntArray, FloatArray]:
+    """The colours that stand for all of some cloth, and the share that each stands for."""
+    if len(lab) <= MOST_COLOURS:
+        return np.arange(len(lab)), share
+    _, step = np.unique(np.round(lab / TOGETHER), axis=0, return_inverse=True)
+    total = np.bincount(step.ravel(), share)
+    order = np.argsort(-share, kind="stable")
+    heaviest = np.full(len(total), -1, dtype=np.intp)
+    heaviest[step.ravel()[order[::-1]]] = order[::-1]
+    largest = np.argsort(-total, kind="stable")[:MOST_COLOURS]
+    return heaviest[largest], np.asarray(total[largest], dtype=float)
 
 
 def _solved(covers: BoolArray, share: FloatArray, count: int) -> IntArray:

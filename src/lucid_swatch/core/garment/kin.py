@@ -19,6 +19,10 @@ DARK_QUARREL, DARK_BELOW, DARK_RELATED = 0.25, 28.0, 10.0
 """The same for darks below an L*, which look alike until they lie side by side, up to a CIEDE2000."""
 
 
+MOST_PAIRS = 500
+"""Pairs that are told of a rail; nobody reads more."""
+
+
 class Kin(StrEnum):
     """How two colours stand to each other."""
 
@@ -82,15 +86,15 @@ def doubt_of(piece: Piece) -> float:
 
 def near_duplicates(pieces: list[Piece]) -> list[tuple[Piece, Piece, float]]:
     """Pairs of one category whose main colours pass for one, nearest first, with their CIEDE2000."""
-    if len(pieces) < 2:
-        return []
-    away = pairwise_delta_e_2000(_mains(pieces), _mains(pieces))
-    pairs = [
-        (pieces[i], pieces[j], float(away[i, j]))
-        for i, j in zip(*np.nonzero(np.triu(away <= MATCH, 1)), strict=True)
-        if pieces[i].category is pieces[j].category and pieces[i].pattern is pieces[j].pattern
-    ]
-    return sorted(pairs, key=lambda pair: pair[2])
+    kinds: dict[object, list[Piece]] = {}
+    for piece in pieces:
+        kinds.setdefault((piece.category, piece.pattern), []).append(piece)
+    pairs = []
+    for alike in kinds.values():
+        away = pairwise_delta_e_2000(_mains(alike), _mains(alike))
+        near = zip(*np.nonzero(np.triu(away <= MATCH, 1)), strict=True)
+        pairs += [(alike[i], alike[j], float(away[i, j])) for i, j in near]
+    return sorted(pairs, key=lambda pair: pair[2])[:MOST_PAIRS]
 
 
 def _mains(pieces: list[Piece]) -> FloatArray:

@@ -15,7 +15,7 @@ from ..garment.vocabulary import Category, PatternType
 from .batch import make_batch
 from .body import ZONES, Zone
 from .look import Look
-from .verdict import DIGITS, MEASURES, Scores, score_batch
+from .verdict import DIGITS, MEASURES, Totals, score_batch
 
 LEAST_GAIN = 1.0
 MOST = 4
@@ -76,7 +76,7 @@ def candidates(look: Look) -> list["Change"]:
     return [change for change in changes if _as_formal(look.pieces, change[1])]
 
 
-def choose(scores: Scores, mends: list[Mend], most: int = MOST) -> list[Mend]:
+def choose(scores: Totals, mends: list[Mend], most: int = MOST) -> list[Mend]:
     """The best of some changes. scores: row 0 is the look, the next rows the look after each change."""
     gains = (scores.overall[1 : len(mends) + 1] - scores.overall[0]).round(DIGITS)
     chosen: list[Mend] = []
@@ -109,13 +109,13 @@ def _as_formal(before: tuple[Piece, ...], after: tuple[Piece, ...]) -> bool:
     return all(abs(one - middle) <= FORMALITY_SPREAD for one in coming)
 
 
-def _what_rises(scores: Scores, row: int) -> str:
+def _what_rises(scores: Totals, row: int) -> str:
     rise = _rises(scores, row)
     best = int(rise.argmax())
     return f"{MEASURES[best]} rises by {rise[best]:.0f}"
 
 
-def _rises(scores: Scores, row: int) -> FloatArray:
+def _rises(scores: Totals, row: int) -> FloatArray:
     rise: FloatArray = np.nan_to_num(scores.scores[row] - scores.scores[0]).round(DIGITS)
     return rise
 

@@ -1,6 +1,6 @@
 """How many good looks a rail holds, and how many each piece is in: every base look scored, or a fair draw of them."""
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from itertools import product
 
@@ -44,13 +44,26 @@ class Outfits:
     good with it."""
 
 
+def looks_with(zone: Zone, count: Mapping[Zone, int]) -> int:
+    """How many base looks one piece of a zone is in, or would be. count: pieces of each zone."""
+    upper, lower, whole = (count[z] for z in (Zone.UPPER, Zone.LOWER, Zone.WHOLE))
+    feet, layers = max(count[Zone.FEET], 1), count[Zone.LAYER] + 1
+    halves = upper * lower + whole
+    return {
+        Zone.UPPER: lower * feet * layers, Zone.LOWER: upper * feet * layers, Zone.WHOLE: feet * layers,
+        Zone.FEET: halves * layers, Zone.LAYER: halves * feet,
+    }[zone]  # fmt: skip
+
+
 class Counter:
     """The base looks of a rail, scored once, so that additions can be tried against them."""
 
     def __init__(
-        self, pieces: list[Piece], client: Client | None, conventions: Conventions, strangers: Sequence[Piece] = ()
-    ) -> None:
-        """strangers: pieces that are not on the rail and may be asked about."""
+        self, pieces: list[Piece], client: Client | None, conventions: Conventions, strangers: Sequence[Piece] = (),
+        most: int = MOST_SCORED,
+    ) -> None:  # fmt: skip
+        """strangers: pieces that are not on the rail and may be asked about. most: base looks that are scored."""
+        self.most = most
         self.pieces = in_order(pieces)
         self.strangers = {piece.id: len(self.pieces) + k for k, piece in enumerate(strangers)}
         self.conventions = conventions
@@ -89,11 +102,11 @@ class Counter:
         feet, layers = self.places[Zone.FEET] or [NOTHING], [NOTHING, *self.places[Zone.LAYER]]
         halves = [(u, low) for u, low in lists[0]] + [(w, NOTHING) for (w,) in lists[1]]
         total = len(halves) * len(feet) * len(layers)
-        if total <= MOST_SCORED:
+        if total <= self.most:
             rows = [(*half, foot, layer) for half, foot, layer in product(halves, feet, layers)]
         else:
             draw = np.random.default_rng(5)
-            picks = np.unique(draw.integers(0, total, MOST_SCORED))
+            picks = np.unique(draw.integers(0, total, self.most))
             across = len(feet) * len(layers)
             rows = [
                 (*halves[k // across], feet[k % across // len(layers)], layers[k % len(layers)]) for k in picks.tolist()
@@ -119,13 +132,7 @@ class Counter:
         return unique
 
     def _count_with(self, zone: Zone) -> int:
-        upper, lower, whole = (len(self.places[z]) for z in (Zone.UPPER, Zone.LOWER, Zone.WHOLE))
-        feet, layers = max(len(self.places[Zone.FEET]), 1), len(self.places[Zone.LAYER]) + 1
-        halves = upper * lower + whole
-        return {
-            Zone.UPPER: lower * feet * layers, Zone.LOWER: upper * feet * layers, Zone.WHOLE: feet * layers,
-            Zone.FEET: halves * layers, Zone.LAYER: halves * feet,
-        }[zone]  # fmt: skip
+        return looks_with(zone, {one: len(places) for one, places in self.places.items()})
 
     def _extras(self) -> dict[int, float]:
         """For each accessory the share of good base looks that stay good with it."""

@@ -7,9 +7,10 @@ import numpy as np
 from ..garment.piece import Piece
 from .batch import batch_of
 from .body import ZONES, Zone
+from .considered import at_once
 from .look import Conventions, in_order
 from .table import build_table
-from .verdict import DIGITS, MEASURES, Reason, explain, score_batch
+from .verdict import DIGITS, MEASURES, Reason, Scores, explain, score_batch
 
 HARMONY, STATEMENT = MEASURES.index("harmony"), MEASURES.index("statement")
 SHARED_ZONES = frozenset({Zone.HEAD, Zone.NECK, Zone.HAND, Zone.LAYER})
@@ -42,15 +43,14 @@ def partners(
     able = [other for other in others if other.id != one.id and go_together(one, other)]
     if not able:
         return [], []
-    pieces = (one, *able)
-    index = np.array([[pieces.index(p) for p in in_order((one, other))] for other in able], dtype=np.intp)
-    scores = score_batch(batch_of(build_table(pieces, conventions.school), index, [conventions], [None], [None]))
-    both = 0.7 * scores.scores[:, HARMONY] + 0.3 * scores.scores[:, STATEMENT]
+    size = at_once(len(able))
+    done = [_beside(one, able[at : at + size], conventions) for at in range(0, len(able), size)]
+    both = np.concatenate([0.7 * some.scores[:, HARMONY] + 0.3 * some.scores[:, STATEMENT] for some in done])
     order = np.argsort(-both, kind="stable")
     middle = float(np.median(both))
 
     def told(row: int, good: bool) -> Partner:
-        verdict = explain(scores, row, able[row].id)
+        verdict = explain(done[row // size], row % size, able[row].id)
         reasons = [r for name in ("harmony", "statement") if (m := verdict.measures[name]) for r in m.because]
         speaking = [r for r in reasons if (r.points > 0) is good]
         because = max(speaking, key=lambda r: abs(r.points), default=None)
@@ -59,3 +59,11 @@ def partners(
     best = [told(int(k), True) for k in order[:most] if both[k] >= middle]
     worst = [told(int(k), False) for k in order[::-1][:most] if both[k] < middle]
     return best, [one for one in worst if one.because is not None]
+
+
+def _beside(one: Piece, others: list[Piece], conventions: Conventions) -> Scores:
+    """A piece with each of some others, as looks of two."""
+    pieces = (one, *others)
+    place = {id(piece): k for k, piece in enumerate(pieces)}
+    index = np.array([[place[id(p)] for p in in_order((one, other))] for other in others], dtype=np.intp)
+    return score_batch(batch_of(build_table(pieces, conventions.school), index, [conventions], [None], [None]))

@@ -56,15 +56,21 @@ class Verdict:
 
 
 @dataclass(frozen=True, slots=True, eq=False)
-class Scores:
-    """The verdicts on a batch as arrays, with what it takes to give the reasons of any of them."""
+class Totals:
+    """What looks come to."""
 
-    batch: LookBatch
-    measured: tuple[Measured, ...]
     scores: FloatArray
     """(looks, 5), 0..100; colouring nan without a client."""
     overall: FloatArray
     """(looks,), 0..100."""
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Scores(Totals):
+    """The verdicts on a batch as arrays, with what it takes to give the reasons of any of them."""
+
+    batch: LookBatch
+    measured: tuple[Measured, ...]
 
 
 def score_batch(batch: LookBatch) -> Scores:
@@ -75,7 +81,7 @@ def score_batch(batch: LookBatch) -> Scores:
     parts[COLOURING] *= batch.has_client
     overall = (totals * parts).sum(axis=0) / parts.sum(axis=0)
     totals[COLOURING, ~batch.has_client] = np.nan
-    return Scores(batch, measured, totals.T, overall.round(DIGITS))
+    return Scores(totals.T, overall.round(DIGITS), batch, measured)
 
 
 def measure_all(batch: LookBatch) -> tuple[Measured, ...]:

@@ -123,6 +123,8 @@ def _refine(small: ByteArray, rough: FloatArray) -> BoolArray:
 
 def _cut(picture: ByteArray, marks: ByteArray) -> ByteArray:
     """The marks with the unsure places decided. picture: (rows, columns, 3). marks: (rows, columns), of GrabCut."""
+    if np.ptp(picture.reshape(-1, 3), axis=0).max() <= FLAT:
+        return marks  # without an edge there is nothing to decide, and groups of one colour are looked for without end
     background, foreground = np.zeros((1, 65)), np.zeros((1, 65))
     few = np.s_[::EVERY, ::EVERY]
     cloth = np.isin(marks[few], (cv2.GC_FGD, cv2.GC_PR_FGD))
@@ -135,6 +137,8 @@ def _cut(picture: ByteArray, marks: ByteArray) -> ByteArray:
     return marks
 
 
+FLAT = 2
+"""Steps of 255 by which a picture may differ from itself and still be one flat colour."""
 EVERY, LEAST_COLOURS = 3, 200
 """Rows and columns of the places on which the groups of colour are found; and how many it takes of either side."""
 

@@ -1,0 +1,89 @@
+"""A client is erased: every row, photo and picture, what lies aside, and the backups that still hold them."""
+
+import subprocess
+import sys
+from collections.abc import Callable, Iterable
+from dataclasses import dataclass
+from pathlib import Path
+
+from lucid_swatch.store import search
+from lucid_swatch.store.clients import Clients
+from lucid_swatch.store.compared_photos import ComparedPhotos
+from lucid_swatch.store.database import Sessions
+from lucid_swatch.store.erased import note_erased
+from lucid_swatch.store.folder import ASIDE, PHOTOS, PICTURES, Folder, whose
+from lucid_swatch.store.going import Going
+from lucid_swatch.store.looks import Looks
+from lucid_swatch.store.photos import Photos
+
+from .watch import forget_client
+
+LEAST_TRACE = 24
+"""Letters of an id; a shorter name may well belong to somebody else."""
+
+
+@dataclass(frozen=True, slots=True)
+class Erased:
+    """What went with a client, and what a search found afterwards."""
+
+    rows: dict[str, int]
+    """How many from each table."""
+    files: tuple[str, ...]
+    """Names below the data folder."""
+    left: tuple[str, ...]
+    """What is still there; empty when everything went."""
+
+
+def erase_client(
+    sessions: Sessions, folder: Folder, id: str, end_readings: Callable[[Iterable[str]], None] = lambda ids: None
+) -> Erased:
+    """Removes a client with every row, photo and picture, scrubs the freed pages, and searches for what is left.
+
+    What is being written for the client ends first; end_readings ends the reading of some photos. Refused, with nothing
+    removed, when it does not end. Source of the order: rows and the list of files go in one transaction, files after it,
+    so that a machine that is switched off between the two removes them at the next start."""
+    with folder.underway.erasing(id):
+        with sessions() as session:
+            end_readings([photo.id for photo in Photos(session).of_client(id)])
+        with sessions.begin() as session:
+            client = Clients(session).get(id)
+            photos = Photos(session).of_client(id)
+            looks = [look.id for look in Looks(session).of_client(id)]
+            compared = [photo.id for photo in ComparedPhotos(session).of_client(id)]
+            owners = [*(photo.id for photo in photos), *(face.id for face in client.faces), *looks, *compared, id]
+            paths = {folder.photo(photo.file) for photo in photos} | {
+                folder.path / PICTURES / owner for owner in owners
+            }
+            paths |= set(_strays(folder, id))
+            there = sorted(str(file.relative_to(folder.path)) for path in paths for file in _files(path))
+            rows = Clients(session).erase(id)
+            forget_client(session, id)
+            for path in paths:
+                Going(session, folder).at(path)
+        note_erased(folder.path, id)
+        sessions.scrub()
+        return Erased(rows, tuple(there), traces_left(folder.path, [id, *owners, *(photo.name for photo in photos)]))
+
+
+def _strays(folder: Folder, id: str) -> list[Path]:
+    """Photos and folders of pictures that say they are a client's, in place or set aside, whatever a row knows."""
+    places = [top / kind for top in (folder.path, folder.path / ASIDE) for kind in (PHOTOS, PICTURES)]
+    return [path for place in places if place.is_dir() for path in place.iterdir() if whose(path) == id]
+
+
+def _files(path: Path) -> list[Path]:
+    if path.is_dir():
+        return [file for file in path.iterdir() if file.is_file()]
+    return [path] if path.is_file() else []
+
+
+def traces_left(data: Path, traces: Iterable[str]) -> tuple[str, ...]:
+    """Files of the data folder that still hold one of some ids or names, in their name or, for the database, inside.
+
+    The search runs in a process of its own: closing a database file drops the locks that this process holds on it.
+    Source: 'How To Corrupt An SQLite Database File', section 2.2, sqlite.org."""
+    wanted = "\n".join(sorted({trace for trace in traces if len(trace) >= LEAST_TRACE}))
+    done = subprocess.run(
+        [sys.executable, "-I", search.__file__, str(data)], input=wanted.encode(), capture_output=True, check=True
+    )
+    return tuple(done.stdout.decode(errors="replace").splitlines())
