@@ -1,6 +1,7 @@
 """Runs the benchmarks and prints their figures as JSON.
 
-Usage: python -m benchmarks [--photos FOLDER]... [--only accuracy|held|card|trials|portraits|intake|speed|scoring|cliffs|fuzz|screens|rail]
+Usage: python -m benchmarks [--photos FOLDER]... [--only accuracy|held|card|trials|portraits|intake|speed|scoring|cliffs|fuzz|screens|rail|
+                           kills|busy|requests|twenty|backup|long]
 FOLDER holds photos with a truth.json; without one, the project's own samples are used."""
 
 import argparse
@@ -13,20 +14,27 @@ from pathlib import Path
 from lucid_swatch.demo.build import build_demo
 
 from .accuracy import accuracy
+from .busy_day import busy_day
 from .card_scenes import card_scenes
 from .cliffs import cliffs
 from .fuzz import fuzz
 from .held import held
 from .intake import intake
+from .kills import kills
+from .large_backup import large_backup
+from .long_rails import long_rails
+from .mutated_requests import mutated_requests
 from .portraits import A_BAND, portraits
 from .rail import rail
 from .scoring import scoring
 from .screens import screens
 from .speed import measuring, measuring_some
 from .trials import trials
+from .twenty_clients import twenty_clients
 
 PARTS = (
     "accuracy", "held", "card", "trials", "portraits", "intake", "speed", "scoring", "cliffs", "fuzz", "screens", "rail",
+    "kills", "busy", "requests", "twenty", "backup", "long",
 )  # fmt: skip
 
 
@@ -71,6 +79,18 @@ def main():
             figures["intake"] = intake(demo / "samples", asked.intake_photos)
         if "fuzz" in wanted:
             figures["fuzz"] = fuzz()
+        if "kills" in wanted:
+            figures["killed while photos come in"] = kills()
+        if "busy" in wanted:
+            figures["a busy day"] = busy_day()
+        if "requests" in wanted:
+            figures["mutated requests"] = mutated_requests()
+        if "twenty" in wanted:
+            figures["twenty people at once"] = twenty_clients()
+        if "backup" in wanted:
+            figures["a backup and back"] = large_backup()
+        if "long" in wanted:
+            figures["rails of 500 and of 5,000 pieces"] = long_rails()
         if "screens" in wanted:
             figures["screens"] = screens(demo)
         if "rail" in wanted:

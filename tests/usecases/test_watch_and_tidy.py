@@ -7,7 +7,7 @@ from lucid_swatch.store.photos import Photos
 from lucid_swatch.usecases.tidy import Moved, tidy
 from lucid_swatch.usecases.watch import look_again, stop_watching, watch, watched
 from lucid_swatch.work.watching import FolderWatch
-from tests.pictures import coat_photo
+from tests.pictures import coat_photo, coat_picture, encoded
 from tests.usecases.test_intake import client, coat, take
 
 __all__ = ["client", "coat", "take"]  # fixtures
@@ -120,3 +120,72 @@ def test_a_full_disk_is_said_and_tried_again(look, phone, sessions, folder, clie
     assert look() == ["coat.jpg"]
     with sessions() as session:
         assert watched(session).problem == ""
+
+
+# folders that would feed on themselves, and names that are none
+
+
+@pytest.mark.parametrize("inside", ["", "photos", "pictures/x", ".."])
+def test_the_data_folder_and_what_holds_it_are_not_watched(coat, sessions, folder, client, inside):
+    place = folder.path / inside
+    place.mkdir(parents=True, exist_ok=True)
+    with sessions.begin() as session, pytest.raises(Refused, match="lies among them"):
+        watch(session, folder, str(place), client.id)
+
+
+def test_a_link_to_the_data_folder_is_the_data_folder(coat, sessions, folder, client, tmp_path):
+    (tmp_path / "link").symlink_to(folder.path / "photos")
+    with sessions.begin() as session, pytest.raises(Refused, match="lies among them"):
+        watch(session, folder, str(tmp_path / "link"), client.id)
+
+
+@pytest.mark.parametrize("place", ["/", "/etc", "/proc/self", "/usr/share", "/dev"])
+def test_folders_of_the_system_are_not_watched(sessions, folder, client, place):
+    with sessions.begin() as session, pytest.raises(Refused, match="belongs to the system"):
+        watch(session, folder, place, client.id)
+
+
+def test_a_link_to_a_photo_that_was_taken_in_is_passed_over(look, phone, folder, coat):
+    (kept,) = folder.all_photos()
+    (phone / "again.jpg").symlink_to(kept)
+    assert [look(), look()] == [[], []]
+
+
+def test_a_name_of_other_bytes_stops_nothing(look, phone, folder, sessions, client):
+    (phone / "after.jpg").write_bytes(coat_photo())
+    with open(bytes(phone) + b"/\xff\xfe coat.jpg", "wb") as file:
+        file.write(coat_photo())
+    look()
+    assert len(look()) == 2
+    assert look() == []
+    with sessions() as session:
+        names = [photo.name for photo in Photos(session).of_client(client.id)]
+    assert "after.jpg" in names
+    assert any("coat.jpg" in name for name in names)
+    assert len(folder.all_photos()) == 2
+
+
+def test_every_file_that_was_not_taken_is_named(look, phone, sessions):
+    (phone / "letter.jpg").write_bytes(b"Dear wardrobe")
+    (phone / "bill.png").write_bytes(b"Dear wardrobe")
+    look()
+    look()
+    with sessions() as session:
+        problem = watched(session).problem
+    assert "letter.jpg" in problem
+    assert "bill.png" in problem
+
+
+def test_watching_that_ends_during_a_look_stays_ended(look, phone, sessions, folder, eyes, client):
+    class Stopping:
+        def see(self, look, *at):
+            with sessions.begin() as session:
+                stop_watching(session)
+            return eyes.see(look, *at)
+
+    (phone / "coat.png").write_bytes(encoded(coat_picture(), "PNG"))
+    sizes = {}
+    look_again(sessions, folder, Stopping(), sizes)
+    assert len(look_again(sessions, folder, Stopping(), sizes)) == 1
+    with sessions() as session:
+        assert watched(session) is None

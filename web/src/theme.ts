@@ -37,6 +37,7 @@ export function naiveTheme(surround: Surround): GlobalThemeOverrides {
       hoverColor: paper, dividerColor: line, borderRadius: '5px', fontSize: '14px', iconColor: soft,
       clearColor: soft, closeIconColor: soft, scrollbarColor: line, scrollbarColorHover: rule,
     },
+    Button: { fontWeight: '650', heightMedium: '38px', paddingMedium: '0 14px', fontSizeMedium: '14px' },
     Input: { borderHover: `1px solid ${ink}`, borderFocus: `1px solid ${ink}`, boxShadowFocus: `0 0 0 2px ${rule}` },
     InternalSelection: {
       borderHover: `1px solid ${ink}`, borderFocus: `1px solid ${ink}`, borderActive: `1px solid ${ink}`,

@@ -1,9 +1,11 @@
 """The web application: the routers under /api, the built pages beside them."""
 
+import sys
 from collections.abc import AsyncIterator
 from contextlib import asynccontextmanager
 from pathlib import Path
 
+from anyio import to_thread
 from fastapi import APIRouter, FastAPI
 from fastapi.responses import FileResponse, JSONResponse
 from fastapi.routing import APIRoute
@@ -18,6 +20,10 @@ from .problems import ProblemDocument, answer, install
 # what was sent and is not yet stripped never lies on a disk; the guard limits how much of it there is
 MultiPartParser.spool_max_size = MAX_BODY
 
+AT_ONCE = 10
+"""Requests that are worked on at one time. One interpreter works on them in turns: more of them would all come later."""
+TURNS = 0.001
+"""Seconds of a turn. Whoever writes asks the database for many small things and waits for a turn after each."""
 STATIC = Path(__file__).parents[1] / "static"
 
 
@@ -31,6 +37,8 @@ def make_app(context: Context) -> FastAPI:
 
     @asynccontextmanager
     async def life(app: FastAPI) -> AsyncIterator[None]:
+        sys.setswitchinterval(TURNS)
+        to_thread.current_default_thread_limiter().total_tokens = AT_ONCE
         context.queue.resume()
         context.watch.start()
         context.backups.start()

@@ -30,7 +30,7 @@ from .audit_documents import (
     palette_answer,
     work_answer,
 )
-from .context import Id, ReadSession, UnitOfWork
+from .context import Id, ReadSession, UnitOfWork, in_one_change
 
 router = APIRouter(tags=["audit"])
 
@@ -90,6 +90,7 @@ def read_palette_file(session: ReadSession, client_id: Id, palette: Annotated[Up
 
 
 @router.post("/clients/{client_id}/palettes", status_code=201)
+@in_one_change
 def add_palette(session: UnitOfWork, client_id: Id, asked: PaletteRequest) -> PaletteAnswer:
     """Keeps a palette."""
     Clients(session).get(client_id)
@@ -98,6 +99,7 @@ def add_palette(session: UnitOfWork, client_id: Id, asked: PaletteRequest) -> Pa
 
 
 @router.put("/clients/{client_id}/palettes/{palette_id}")
+@in_one_change
 def change_palette(session: UnitOfWork, client_id: Id, palette_id: Id, asked: PaletteRequest) -> PaletteAnswer:
     """Writes a kept palette again."""
     palette = Palette(name=asked.name, colours=asked.colours)
@@ -105,6 +107,7 @@ def change_palette(session: UnitOfWork, client_id: Id, palette_id: Id, asked: Pa
 
 
 @router.delete("/palettes/{palette_id}", status_code=204)
+@in_one_change
 def remove_palette(session: UnitOfWork, palette_id: Id) -> None:
     """Lets a palette go."""
     let_palette_go(session, palette_id)
@@ -138,6 +141,7 @@ def get_leanings(session: ReadSession, client_id: Id) -> LeaningsAnswer:
 
 
 @router.post("/clients/{client_id}/leanings", status_code=204)
+@in_one_change
 def move_border(session: UnitOfWork, client_id: Id, habit: HabitRequest) -> None:
     """Moves a border as a habit asks."""
     if habit.read is habit.said:
@@ -146,6 +150,7 @@ def move_border(session: UnitOfWork, client_id: Id, habit: HabitRequest) -> None
 
 
 @router.delete("/clients/{client_id}/leanings/{number}", status_code=204)
+@in_one_change
 def put_border_back(session: UnitOfWork, client_id: Id, number: int) -> None:
     """Puts a border back where it usually lies."""
     take_back(session, client_id, number)

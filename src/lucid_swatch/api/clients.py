@@ -28,7 +28,7 @@ from lucid_swatch.usecases.rail import sorted_pieces
 from lucid_swatch.usecases.take_out import archive_name, write_client_archive
 
 from .colouring_documents import face_answer, face_pictures, portrait_answer
-from .context import Id, InContext, ReadSession, UnitOfWork
+from .context import Id, InContext, ReadSession, UnitOfWork, in_one_change
 from .documents import (
     ArchiveRequest,
     BookEntry,
@@ -78,6 +78,7 @@ def list_clients(session: ReadSession) -> list[BookEntry]:
 
 
 @router.post("", status_code=201)
+@in_one_change
 def add(session: UnitOfWork, new: NewClient) -> ClientAnswer:
     """Adds a client."""
     today = datetime.now(UTC).date() if new.consent else None
@@ -91,6 +92,7 @@ def get(session: ReadSession, client_id: Id) -> ClientAnswer:
 
 
 @router.patch("/{client_id}")
+@in_one_change
 def change_client(session: UnitOfWork, client_id: Id, change: ClientChange) -> ClientAnswer:
     """Writes what changed on a client."""
     own = Clients(session).get(client_id).conventions
@@ -115,12 +117,14 @@ def change_client(session: UnitOfWork, client_id: Id, change: ClientChange) -> C
 
 
 @router.put("/{client_id}/about")
+@in_one_change
 def set_about(session: UnitOfWork, client_id: Id, about: About) -> ClientAnswer:
     """Writes what is known about a client: occasions, refusals, habits, what is always worn."""
     return client_answer(session, write_about(session, client_id, about))
 
 
 @router.put("/{client_id}/consent")
+@in_one_change
 def set_consent(session: UnitOfWork, client_id: Id, consent: ConsentRequest) -> ClientAnswer:
     """Consent to photos, given again or withdrawn today."""
     if consent.given:
@@ -129,6 +133,7 @@ def set_consent(session: UnitOfWork, client_id: Id, consent: ConsentRequest) -> 
 
 
 @router.put("/{client_id}/archived")
+@in_one_change
 def set_archived(session: UnitOfWork, client_id: Id, asked: ArchiveRequest) -> ClientAnswer:
     """Puts a client at the end of the book, or back."""
     return client_answer(session, archive(session, client_id, asked.archived))

@@ -16,7 +16,7 @@ from lucid_swatch.usecases.compared_photos import (
 )
 
 from .compared_documents import BesideAnswer, ComparedPhotoAnswer, NameRequest, beside_answer, compared_photo_answer
-from .context import Id, InContext, ReadSession, UnitOfWork
+from .context import Id, InContext, ReadSession, UnitOfWork, in_one_change
 
 router = APIRouter(tags=["colouring"])
 
@@ -38,12 +38,14 @@ def send_compared_photo(context: InContext, client_id: Id, photo: Annotated[Uplo
 
 
 @router.put("/compared-photos/{photo_id}")
+@in_one_change
 def name_compared_photo(session: UnitOfWork, photo_id: Id, asked: NameRequest) -> ComparedPhotoAnswer:
     """Calls a photo by what it shows."""
     return compared_photo_answer(rename_compared_photo(session, photo_id, asked.name))
 
 
 @router.delete("/compared-photos/{photo_id}", status_code=204)
+@in_one_change
 def take_compared_photo_away(session: UnitOfWork, context: InContext, photo_id: Id) -> None:
     """Removes a photo for good."""
     remove_compared_photo(session, context.folder, photo_id)

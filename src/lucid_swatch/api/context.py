@@ -1,8 +1,10 @@
 """What every router needs: a session for the request, the files, the queue, the backups."""
 
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from dataclasses import dataclass
-from typing import Annotated
+from functools import wraps
+from inspect import Parameter, signature
+from typing import Annotated, Any, TypeVar
 
 from fastapi import Depends, Path, Request
 from sqlalchemy.orm import Session
@@ -15,6 +17,8 @@ from lucid_swatch.usecases.tidy import Moved
 from lucid_swatch.work.backups import Backups
 from lucid_swatch.work.reading import ReadingQueue
 from lucid_swatch.work.watching import FolderWatch
+
+T = TypeVar("T")
 
 
 @dataclass(frozen=True, slots=True)
@@ -39,12 +43,6 @@ def _context(request: Request) -> Context:
     return context
 
 
-def _unit_of_work(request: Request) -> Iterator[Session]:
-    """Commits when the request succeeds, rolls back when it does not."""
-    with request.app.state.context.sessions.begin() as session:
-        yield session
-
-
 def _reading(request: Request) -> Iterator[Session]:
     """Reads, at no time in anybody's way."""
     with request.app.state.context.sessions() as session:
@@ -52,7 +50,31 @@ def _reading(request: Request) -> Iterator[Session]:
 
 
 InContext = Annotated[Context, Depends(_context)]
-UnitOfWork = Annotated[Session, Depends(_unit_of_work, scope="function")]
+UnitOfWork = Session
+"""The session of a handler `in_one_change`."""
+
+
+def in_one_change(handler: Callable[..., T]) -> Callable[..., T]:
+    """A handler whose session commits when it returns and rolls back when it raises.
+
+    The change begins and ends in the thread of the handler: one that is left open for others to close would have them
+    all wait for a thread that they hold themselves."""
+    own = signature(handler)
+    others = [one for one in own.parameters.values() if one.name not in ("session", "context")]
+    wanted = [Parameter("context", Parameter.KEYWORD_ONLY, annotation=InContext)]
+    takes_context = "context" in own.parameters
+
+    @wraps(handler)
+    def changed(*, context: Context, **values: Any) -> T:
+        with context.sessions.begin() as session:
+            beside = {"context": context} if takes_context else {}
+            return handler(session=session, **beside, **values)
+
+    keyword = [one.replace(kind=Parameter.KEYWORD_ONLY) for one in others]
+    changed.__signature__ = own.replace(parameters=[*wanted, *keyword])  # type: ignore[attr-defined]
+    return changed
+
+
 ReadSession = Annotated[Session, Depends(_reading, scope="function")]
 Id = Annotated[str, Path(pattern=r"^[A-Za-z0-9_-]{1,64}$")]
 """What names a client, photo, look or trial; it is never more than a name."""

@@ -31,7 +31,7 @@ from .colouring_documents import (
     VeilsRequest,
     face_colour,
 )
-from .context import Context, Id, InContext, ReadSession, UnitOfWork
+from .context import Context, Id, InContext, ReadSession, UnitOfWork, in_one_change
 from .documents import ClientAnswer
 
 router = APIRouter(tags=["colouring"])
@@ -61,6 +61,7 @@ def read_portrait(context: InContext, portrait_id: Id, asked: PortraitRequest) -
 
 
 @router.put("/portraits/{portrait_id}/veils")
+@in_one_change
 def set_veils(session: UnitOfWork, portrait_id: Id, asked: VeilsRequest) -> ClientAnswer:
     """Says what stands between: make-up, dyed hair, tinted glasses, flash."""
     face = change_veils(session, portrait_id, frozenset(asked.veils))
@@ -68,6 +69,7 @@ def set_veils(session: UnitOfWork, portrait_id: Id, asked: VeilsRequest) -> Clie
 
 
 @router.put("/portraits/{portrait_id}/in-use")
+@in_one_change
 def set_in_use(session: UnitOfWork, portrait_id: Id, asked: InUseRequest) -> ClientAnswer:
     """Lets a portrait count, or not."""
     face = count_in(session, portrait_id, asked.in_use)
@@ -75,6 +77,7 @@ def set_in_use(session: UnitOfWork, portrait_id: Id, asked: InUseRequest) -> Cli
 
 
 @router.delete("/portraits/{portrait_id}", status_code=204)
+@in_one_change
 def remove_portrait(session: UnitOfWork, context: InContext, portrait_id: Id) -> None:
     """Removes a portrait or a reading."""
     remove_face(session, context.folder, portrait_id)
@@ -105,6 +108,7 @@ def portrait_picture(
 
 
 @router.post("/clients/{client_id}/by-eye", status_code=201)
+@in_one_change
 def say_colour(session: UnitOfWork, client_id: Id, asked: ByEyeRequest) -> ClientAnswer:
     """A colour of the face set by eye."""
     lightness, a, b = asked.lab

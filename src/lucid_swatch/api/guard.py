@@ -21,8 +21,10 @@ MAX_BODY = 512 * 1024 * 1024
 """Bytes of one request; each photo in it is limited on its own."""
 MAX_JSON = 8 * 1024 * 1024
 """Bytes of a request that sends no file."""
-MOST_BYTES, MOST_UPLOADS = 768 * 1024 * 1024, 6
+MOST_BYTES, MOST_UPLOADS = 768 * 1024 * 1024, 3
 """Of uploads that are received at one time, which lie in memory and never on the disk; the next ones wait."""
+MOST_READS = 3
+"""Reads that are worked on at one time."""
 STALLS = 60.0
 """Seconds without a byte after which an upload is given up."""
 KEY_LASTS = 400 * 24 * 3600
@@ -48,7 +50,7 @@ class Guard:
 
     def __init__(self, app: ASGIApp, key: str) -> None:
         self.app, self.key, self.cookie = app, key, cookie_of(key)
-        self.uploads = Uploads()
+        self.uploads, self.reads = Uploads(), asyncio.Semaphore(MOST_READS)
 
     async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
         """Passes on what may pass."""
@@ -70,11 +72,32 @@ class Guard:
             await early(scope, receive, with_headers)
             return
         length = int(headers.get("content-length", "0"))
-        if length <= MAX_JSON:
+        if scope["method"] in SAFE_METHODS and scope["path"].startswith("/api/"):
+            await self._read(scope, receive, with_headers)
+            return
+        if not _sends_files(headers):
             await self.app(scope, receive, with_headers)
             return
         async with self.uploads.one(length):
             await self.app(scope, _not_stalling(receive), with_headers)
+
+    async def _read(self, scope: Scope, receive: Receive, send: Send) -> None:
+        """Lets some reads be worked on at a time, until they begin to answer, so that whoever writes is not kept waiting."""
+        held = True
+        await self.reads.acquire()
+
+        async def let_go_of(message: Message) -> None:
+            nonlocal held
+            if held:
+                held = False
+                self.reads.release()
+            await send(message)
+
+        try:
+            await self.app(scope, receive, let_go_of)
+        finally:
+            if held:
+                self.reads.release()
 
     def _without_key(self, scope: Scope, headers: Headers) -> Response | None:
         """What is answered to who has no key, or brings it in the address for the first time; None to who has it."""
@@ -97,7 +120,7 @@ class Guard:
 
 
 class Uploads:
-    """Room for what is received at one time."""
+    """Room for what is received at one time; who sends files waits long, and is not to stand in everybody's way."""
 
     def __init__(self) -> None:
         self._bytes = self._count = 0
@@ -166,11 +189,14 @@ def _refusal(method: str, headers: Headers) -> tuple[int, str, str, str] | None:
     # a request without either has no body
     if "transfer-encoding" in headers or not (length.isascii() and length.isdigit() and len(length) < 16):
         return 411, "the request does not say how long it is.", "Content-Length", "Send it again with its length."
-    file = headers.get("content-type", "").startswith("multipart/form-data")
-    most = MAX_BODY if file else MAX_JSON
+    most = MAX_BODY if _sends_files(headers) else MAX_JSON
     if int(length) > most:
         return 413, f"the request has more than {most // 2**20} MB.", "request", "Send fewer photos at a time."
     return None
+
+
+def _sends_files(headers: Headers) -> bool:
+    return headers.get("content-type", "").startswith("multipart/form-data")
 
 
 def _name(url: str) -> str | None:

@@ -25,7 +25,7 @@ from lucid_swatch.usecases.tastes import put_taste_back, take_taste_on, taste
 from lucid_swatch.usecases.worn import PICTURE, add_worn_photo, remove_worn_photo
 
 from .audit_documents import LetGoAnswer
-from .context import Id, InContext, ReadSession, UnitOfWork
+from .context import Context, Id, InContext, ReadSession, UnitOfWork, in_one_change
 from .documents import (
     BandAnswer,
     DismissRequest,
@@ -95,18 +95,23 @@ def list_looks(session: ReadSession, client_id: Id) -> list[LookAnswer]:
 
 
 @router.post("/clients/{client_id}/looks", status_code=201)
-def keep(session: UnitOfWork, client_id: Id, look: LookRequest) -> LookAnswer:
+def keep(context: InContext, client_id: Id, look: LookRequest) -> LookAnswer:
     """Keeps a look."""
-    return _answer(session, keep_look(session, client_id, look.name, tuple(look.pieces), look.intent, look.kept))
+    with context.sessions.begin() as session:
+        kept = keep_look(session, client_id, look.name, tuple(look.pieces), look.intent, look.kept)
+    return _answer_after(context, kept)
 
 
 @router.put("/looks/{look_id}")
-def write_look(session: UnitOfWork, look_id: Id, look: LookRequest) -> LookAnswer:
+def write_look(context: InContext, look_id: Id, look: LookRequest) -> LookAnswer:
     """Writes a kept look again."""
-    return _answer(session, change_look(session, look_id, look.name, tuple(look.pieces), look.intent, look.kept))
+    with context.sessions.begin() as session:
+        kept = change_look(session, look_id, look.name, tuple(look.pieces), look.intent, look.kept)
+    return _answer_after(context, kept)
 
 
 @router.delete("/looks/{look_id}")
+@in_one_change
 def let_go(session: UnitOfWork, context: InContext, look_id: Id) -> LetGoAnswer:
     """Lets a look go, which can be taken back, with its photo, which cannot."""
     return LetGoAnswer(change=let_look_go(session, context.folder, look_id))
@@ -117,11 +122,11 @@ def send_worn_photo(context: InContext, look_id: Id, photo: Annotated[UploadFile
     """Keeps a photo of a look as it was worn."""
     content, name = photo.file.read(MAX_BYTES + 1), photo.filename or "photo"
     kept = add_worn_photo(context.sessions, context.folder, context.queue, look_id, content, name)
-    with context.sessions() as session:
-        return _answer(session, kept)
+    return _answer_after(context, kept)
 
 
 @router.delete("/looks/{look_id}/photo")
+@in_one_change
 def take_worn_photo_away(session: UnitOfWork, context: InContext, look_id: Id) -> LookAnswer:
     """Removes the photo of a look."""
     return _answer(session, remove_worn_photo(session, context.folder, look_id))
@@ -139,6 +144,7 @@ def worn_photo(session: ReadSession, context: InContext, look_id: Id) -> Respons
 
 
 @router.post("/clients/{client_id}/notes", status_code=204)
+@in_one_change
 def wave_away(session: UnitOfWork, client_id: Id, asked: DismissRequest) -> None:
     """Waves a note on a look away for this client, or lets it speak again."""
     dismiss(session, client_id, asked.key, asked.again)
@@ -158,15 +164,23 @@ def get_taste(session: ReadSession) -> TasteAnswer:
 
 
 @router.post("/taste", status_code=204)
+@in_one_change
 def move_rules(session: UnitOfWork) -> None:
     """Moves the rules as the verdicts ask."""
     take_taste_on(session)
 
 
 @router.delete("/taste", status_code=204)
+@in_one_change
 def put_rules_back(session: UnitOfWork) -> None:
     """Judges by the rules that ship again."""
     put_taste_back(session)
+
+
+def _answer_after(context: Context, look: KeptLook) -> LookAnswer:
+    """A look that was just written; nobody waits for its verdict with the pen in hand."""
+    with context.sessions() as session:
+        return _answer(session, look)
 
 
 def _answer(session: Session, look: KeptLook) -> LookAnswer:

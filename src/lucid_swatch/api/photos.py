@@ -27,7 +27,7 @@ from lucid_swatch.usecases.rail import hang_photo
 from lucid_swatch.usecases.reader import read_cloth
 
 from .audit_documents import by_id
-from .context import Context, Id, InContext, ReadSession, UnitOfWork
+from .context import Context, Id, InContext, ReadSession, UnitOfWork, in_one_change
 from .documents import (
     ApartRequest,
     LightRequest,
@@ -102,6 +102,7 @@ def hold_reader(context: InContext, photo_id: Id) -> PhotoAnswer:
 
 
 @router.post("/photos/{photo_id}/apart")
+@in_one_change
 def keep_apart(session: UnitOfWork, photo_id: Id, apart: ApartRequest) -> PhotoAnswer:
     """Keeps that two photos show different pieces."""
     return photo_answer(not_the_same(session, photo_id, apart.other))
@@ -140,18 +141,23 @@ def take_another(context: InContext, photo_id: Id) -> PhotoAnswer:
 
 
 @router.post("/photos/{photo_id}/not-now")
+@in_one_change
 def put_aside(session: UnitOfWork, photo_id: Id) -> PhotoAnswer:
     """Puts a photo aside, or back among the waiting ones."""
     return photo_answer(not_now(session, photo_id))
 
 
 @router.post("/photos/{photo_id}/hang", status_code=201)
-def hang(session: UnitOfWork, photo_id: Id, word: WordRequest) -> PieceAnswer:
+def hang(context: InContext, photo_id: Id, word: WordRequest) -> PieceAnswer:
     """Hangs what the photo shows on the rail."""
-    return answer_pieces(session, [hang_photo(session, photo_id, word.to_word())])[0]
+    with context.sessions.begin() as session:
+        hung = hang_photo(session, photo_id, word.to_word())
+    with context.sessions() as session:
+        return answer_pieces(session, [hung])[0]
 
 
 @router.delete("/photos/{photo_id}", status_code=204)
+@in_one_change
 def delete_photo(session: UnitOfWork, context: InContext, photo_id: Id) -> None:
     """Removes a photo that is not hung."""
     remove_photo(session, context.folder, photo_id)

@@ -39,7 +39,7 @@ from .audit_documents import (
     import_answer,
 )
 from .base import Request
-from .context import Context, Id, InContext, ReadSession, UnitOfWork
+from .context import Context, Id, InContext, ReadSession, UnitOfWork, in_one_change
 from .downloads import zip_download
 from .rail_documents import PieceAnswer, WordRequest, piece_answers, strip_answers
 
@@ -104,31 +104,40 @@ def get_strips(
 
 
 @router.patch("/pieces/{piece_id}")
-def change(session: UnitOfWork, piece_id: str, word: WordRequest) -> PieceAnswer:
+def change(context: InContext, piece_id: str, word: WordRequest) -> PieceAnswer:
     """Writes the stylist's word over a piece."""
-    return answer_pieces(session, [change_piece(session, piece_id, word.to_word())])[0]
+    with context.sessions.begin() as session:
+        changed = change_piece(session, piece_id, word.to_word())
+    with context.sessions() as session:
+        return answer_pieces(session, [changed])[0]
 
 
 @router.post("/clients/{client_id}/rail/change")
-def change_many(session: UnitOfWork, client_id: Id, asked: ChangeRequest) -> list[PieceAnswer]:
+def change_many(context: InContext, client_id: Id, asked: ChangeRequest) -> list[PieceAnswer]:
     """Writes the stylist's word over some pieces, and what is kept about them, as one change."""
     kept = asked.kept.model_dump(mode="json", exclude_unset=True)
-    return answer_pieces(session, change_pieces(session, client_id, asked.pieces, asked.word.to_word(), kept))
+    with context.sessions.begin() as session:
+        changed = change_pieces(session, client_id, asked.pieces, asked.word.to_word(), kept)
+    with context.sessions() as session:
+        return answer_pieces(session, changed)
 
 
 @router.post("/clients/{client_id}/rail/take-off", status_code=204)
+@in_one_change
 def take_many(session: UnitOfWork, client_id: Id, asked: TakeOffRequest) -> None:
     """Takes pieces off the rail; their photos wait in the intake again."""
     take_off_all(session, client_id, asked.pieces)
 
 
 @router.post("/clients/{client_id}/rail/faces", status_code=204)
+@in_one_change
 def join(session: UnitOfWork, client_id: Id, asked: FacesRequest) -> None:
     """Says that two pieces are the two faces of one reversible piece."""
     join_faces(session, client_id, asked.first, asked.second)
 
 
 @router.delete("/pieces/{piece_id}", status_code=204)
+@in_one_change
 def take(session: UnitOfWork, piece_id: str) -> None:
     """Takes a piece off the rail; its photo waits in the intake again."""
     take_off(session, piece_id)
@@ -149,12 +158,14 @@ def list_changes(session: ReadSession, client_id: Id) -> list[ChangeAnswer]:
 
 
 @router.post("/clients/{client_id}/undo")
+@in_one_change
 def undo_change(session: UnitOfWork, client_id: Id, change: int | None = None) -> UndoneAnswer:
     """Takes back the newest change of a rail; a change that is named, only while it is the newest."""
     return _undone(session, client_id, undo(session, client_id, change).told)
 
 
 @router.post("/clients/{client_id}/redo")
+@in_one_change
 def redo_change(session: UnitOfWork, client_id: Id) -> UndoneAnswer:
     """Does again what was taken back last."""
     return _undone(session, client_id, redo(session, client_id).told)

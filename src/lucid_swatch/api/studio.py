@@ -18,7 +18,7 @@ from lucid_swatch.usecases.reader import (
 )
 from lucid_swatch.usecases.watch import Watched, stop_watching, watch, watched
 
-from .context import Context, InContext, ReadSession, UnitOfWork
+from .context import Context, InContext, ReadSession, UnitOfWork, in_one_change
 from .documents import PatchAnswer, StudioAnswer, WatchedAnswer, WatchRequest
 
 router = APIRouter(tags=["studio"])
@@ -62,6 +62,7 @@ def calibrate_reader(context: InContext) -> None:
 
 
 @router.post("/card/measure/{number}")
+@in_one_change
 def read_patch(session: UnitOfWork, context: InContext, number: int) -> PatchAnswer:
     """Measures one patch of the printed card, 0 for the first, with the colour reader."""
     return PatchAnswer(left=measure_patch(session, context.reader, context.hand, number))
@@ -76,6 +77,7 @@ def get_measured_card(session: ReadSession) -> Response:
 
 
 @router.post("/card/measured", status_code=204)
+@in_one_change
 def set_measured_card(session: UnitOfWork, card: Annotated[UploadFile, File()]) -> None:
     """Takes a card that was measured elsewhere."""
     name, content = card.filename or "card", card.file.read(MAX_CARD + 1)
@@ -85,18 +87,21 @@ def set_measured_card(session: UnitOfWork, card: Annotated[UploadFile, File()]) 
 
 
 @router.delete("/card/measure", status_code=204)
+@in_one_change
 def forget_measured_card(session: UnitOfWork) -> None:
     """Another card was printed."""
     forget_card(session)
 
 
 @router.put("/studio/watched")
+@in_one_change
 def set_watched(session: UnitOfWork, context: InContext, wanted: WatchRequest) -> WatchedAnswer:
     """Watches a folder of this machine for photos."""
     return _watched(watch(session, context.folder, wanted.path, wanted.client_id))
 
 
 @router.delete("/studio/watched", status_code=204)
+@in_one_change
 def unset_watched(session: UnitOfWork) -> None:
     """Watches no folder any more."""
     stop_watching(session)

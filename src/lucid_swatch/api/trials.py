@@ -22,7 +22,7 @@ from .colouring_documents import (
     follows_answer,
     trial_answer,
 )
-from .context import Id, ReadSession, UnitOfWork
+from .context import Id, ReadSession, UnitOfWork, in_one_change
 
 router = APIRouter(tags=["colouring"])
 
@@ -40,6 +40,7 @@ def list_trials(session: ReadSession, client_id: Id) -> list[TrialAnswer]:
 
 
 @router.post("/clients/{client_id}/trials", status_code=201)
+@in_one_change
 def begin(session: UnitOfWork, client_id: Id) -> TrialAnswer:
     """Begins a trial with the client's own cloth where it is as good as plain cloth."""
     return trial_answer(begin_trial(session, client_id), _cloth(session, client_id))
@@ -53,6 +54,7 @@ def get_trial(session: ReadSession, trial_id: Id) -> TrialAnswer:
 
 
 @router.post("/trials/{trial_id}/held")
+@in_one_change
 def hold(session: UnitOfWork, trial_id: Id, asked: HeldRequest) -> TrialAnswer:
     """The verdict on the pair that is held."""
     now = judge_pair(session, trial_id, asked.left, asked.right, asked.held)
@@ -60,6 +62,7 @@ def hold(session: UnitOfWork, trial_id: Id, asked: HeldRequest) -> TrialAnswer:
 
 
 @router.delete("/trials/{trial_id}/held/last")
+@in_one_change
 def undo_held(session: UnitOfWork, trial_id: Id) -> TrialAnswer:
     """Takes the last verdict back."""
     now = undo_pair(session, trial_id)
@@ -67,6 +70,7 @@ def undo_held(session: UnitOfWork, trial_id: Id) -> TrialAnswer:
 
 
 @router.post("/trials/{trial_id}/end")
+@in_one_change
 def end(session: UnitOfWork, trial_id: Id) -> TrialAnswer:
     """Ends a trial before it is sure."""
     now = end_trial(session, trial_id)
@@ -74,6 +78,7 @@ def end(session: UnitOfWork, trial_id: Id) -> TrialAnswer:
 
 
 @router.delete("/trials/{trial_id}")
+@in_one_change
 def forget(session: UnitOfWork, trial_id: Id) -> LetGoAnswer:
     """Forgets a trial and what it told, which can be taken back."""
     return LetGoAnswer(change=forget_trial(session, trial_id))
@@ -94,6 +99,7 @@ def list_side_by_side(session: ReadSession, client_id: Id) -> list[SideBySideAns
 
 
 @router.post("/clients/{client_id}/side-by-side", status_code=201)
+@in_one_change
 def keep_compared(session: UnitOfWork, client_id: Id, asked: SideBySideRequest) -> SideBySideAnswer:
     """Keeps two things side by side with what was found."""
     left, right = (asked.left.kind, asked.left.id), (asked.right.kind, asked.right.id)
@@ -101,6 +107,7 @@ def keep_compared(session: UnitOfWork, client_id: Id, asked: SideBySideRequest) 
 
 
 @router.delete("/side-by-side/{compared_id}")
+@in_one_change
 def forget_compared(session: UnitOfWork, compared_id: Id) -> LetGoAnswer:
     """Forgets a comparison, which can be taken back."""
     return LetGoAnswer(change=forget_side_by_side(session, compared_id))

@@ -40,8 +40,9 @@ class Folder:
         return path
 
     def has_picture(self, owner: str, name: str) -> bool:
-        """Whether a picture was made."""
-        return self._inside(PICTURES, owner, name).is_file()
+        """Whether a picture was made, and is more than the name that a power cut may leave."""
+        path = self._inside(PICTURES, owner, name)
+        return path.is_file() and path.stat().st_size > 0
 
     def pictures(self, owner: str) -> list[Path]:
         """Every picture made for a photo or a portrait."""
@@ -52,13 +53,14 @@ class Folder:
         write_atomically(self._inside(PHOTOS, file), content)
 
     def keep_picture(self, owner: str, name: str, content: bytes) -> None:
-        """Writes a picture for a photo or a client."""
-        write_atomically(self._inside(PICTURES, owner, name), content)
+        """Writes a picture made from a photo. It is not waited for until it is on the disk: what a power cut leaves of
+        it is made anew."""
+        write_atomically(self._inside(PICTURES, owner, name), content, lasting=False)
 
     def keep_original(self, owner: str, client_id: str, name: str, content: bytes) -> None:
         """Writes a photo of a person, and whose it is, so that it is found when they are erased, whatever happened."""
-        self.keep_picture(owner, WHOSE, client_id.encode())
-        self.keep_picture(owner, name, content)
+        write_atomically(self._inside(PICTURES, owner, WHOSE), client_id.encode())
+        write_atomically(self._inside(PICTURES, owner, name), content)
 
     def remove_photo(self, file: str) -> None:
         """Removes a photo."""
@@ -126,8 +128,10 @@ def _listed(place: Path) -> list[Path]:
     return sorted(place.iterdir()) if place.is_dir() else []
 
 
-def write_atomically(path: Path, content: bytes) -> None:
-    """Writes a file whole or not at all. Unwritable when the disk is full or cannot be written."""
+def write_atomically(path: Path, content: bytes, lasting: bool = True) -> None:
+    """Writes a file whole or not at all. Unwritable when the disk is full or cannot be written.
+
+    lasting: whether it has to be on the disk, and not only on its way there, when this returns."""
     try:
         own_place(path.parent)
         handle, temporary = tempfile.mkstemp(dir=path.parent, prefix=PART)
@@ -137,7 +141,8 @@ def write_atomically(path: Path, content: bytes) -> None:
         with os.fdopen(handle, "wb") as file:
             file.write(content)
             file.flush()
-            os.fsync(file.fileno())
+            if lasting:
+                os.fsync(file.fileno())
         os.replace(temporary, path)
     except OSError as problem:
         Path(temporary).unlink(missing_ok=True)

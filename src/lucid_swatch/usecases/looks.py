@@ -20,7 +20,7 @@ from lucid_swatch.core.look.mends import Mend, missing_colours
 from lucid_swatch.core.look.refusals import WillNotWear, why_refused
 from lucid_swatch.core.look.sense import Circumstances, Note, out_of_place, sense_notes
 from lucid_swatch.core.look.stitches import Stitch
-from lucid_swatch.core.look.verdict import Verdict, judge
+from lucid_swatch.core.look.verdict import Verdict, judge, wholes
 from lucid_swatch.core.look.weights import sentence_of, standard_weights
 from lucid_swatch.core.problems import NotThere, Refused
 from lucid_swatch.formats.client import About
@@ -87,10 +87,7 @@ def judge_pieces(
     client = Clients(session).get(client_id)
     hung = Pieces(session).of_client(client_id)
     rail = {one.piece.id: _as_worn(one.piece, setting.worn) for one in hung}
-    _check_there(rail, piece_ids)
-    if len(set(piece_ids)) < len(piece_ids):
-        raise Refused("one piece is in the look twice.", "look", "Take one of them out.")
-    _check_faces(hung, piece_ids)
+    _check_worn(hung, piece_ids)
     wearer = client if setting.on is None else Clients(session).get(setting.on)
     always = _always_on(wearer, rail, piece_ids)
     taken = {*piece_ids, *(piece.id for piece in always)}
@@ -121,6 +118,14 @@ def colours_missing(
     pieces, always = tuple(rail[id] for id in piece_ids), _always_on(wearer, rail, piece_ids)
     conventions = _in_force(client, setting.conventions)
     return missing_colours(Look("look", pieces, known_face(wearer), conventions, intent, always=always))
+
+
+def _check_worn(hung: list[HungPiece], piece_ids: tuple[str, ...]) -> None:
+    """NotThere when a piece is not on the rail; Refused when one, or a face of it, is worn twice."""
+    _check_there({one.piece.id: one.piece for one in hung}, piece_ids)
+    if len(set(piece_ids)) < len(piece_ids):
+        raise Refused("one piece is in the look twice.", "look", "Take one of them out.")
+    _check_faces(hung, piece_ids)
 
 
 def _check_there(rail: Mapping[str, Piece], piece_ids: tuple[str, ...]) -> None:
@@ -183,10 +188,10 @@ def _check_faces(hung: list[HungPiece], piece_ids: tuple[str, ...]) -> None:
         raise Refused("both faces of one reversible piece are in the look.", both.piece.called, "Take one of them out.")
 
 
-def look_of(session: Session, client: ClientRecord, kept: KeptLook) -> Look:
-    """A kept look as the core judges it."""
+def look_of(client: ClientRecord, pieces: Mapping[str, Piece], kept: KeptLook) -> Look:
+    """A kept look as the core judges it. pieces: of the client's rail, by id."""
     setting = setting_of(KeptLookDocument.model_validate(kept.kept))
-    rail = {one.piece.id: _as_worn(one.piece, setting.worn) for one in Pieces(session).of_client(client.id)}
+    rail = {id: _as_worn(piece, setting.worn) for id, piece in pieces.items()} if setting.worn else dict(pieces)
     conventions = _in_force(client, setting.conventions)
     return Look(
         kept.id, tuple(rail[id] for id in kept.piece_ids), known_face(client), conventions, kept.intent,
@@ -271,13 +276,22 @@ def _with(session: Session, kept: KeptLook, about: KeptLookDocument | None) -> K
         before = KeptLookDocument.model_validate(kept.kept).photo
         about = about.model_copy(update={"photo": before})
         told = about.model_dump(mode="json", exclude_defaults=True, by_alias=True)
-    setting = setting_of(KeptLookDocument.model_validate(told))
-    verdict = judge_pieces(session, kept.client_id, kept.piece_ids, kept.intent, setting).verdict
+    verdict = _verdict_on(session, replace(kept, kept=told))
     today = {"weights": verdict.weights, "overall": verdict.overall, "on": datetime.now(UTC).date().isoformat()}
     earlier = tuple(one for one in kept.verdicts if one["weights"] != verdict.weights)
     if told.get("parent") is not None:
         _check_parent(session, kept, told["parent"])
     return replace(kept, kept=told, verdicts=(*earlier, today))
+
+
+def _verdict_on(session: Session, kept: KeptLook) -> Verdict:
+    """The verdict on a look that is being kept. Refused without a piece; NotThere when one is not on the rail."""
+    hung = Pieces(session).of_client(kept.client_id)
+    _check_worn(hung, kept.piece_ids)
+    if not kept.piece_ids:
+        raise Refused("the look has no piece.", kept.name, "Add at least one piece.")
+    pieces = {one.piece.id: one.piece for one in hung}
+    return judge([look_of(Clients(session).get(kept.client_id), pieces, kept)])[0]
 
 
 def _check_parent(session: Session, kept: KeptLook, parent: str) -> None:
@@ -296,5 +310,6 @@ def sentences() -> dict[str, str]:
 def overall_of(session: Session, client_id: str, looks: list[KeptLook]) -> dict[str, float]:
     """The whole of each kept look, by look id, all in one batch."""
     client = Clients(session).get(client_id)
-    judged = judge([look_of(session, client, kept) for kept in looks])
-    return {verdict.id: verdict.overall for verdict in judged}
+    pieces = {one.piece.id: one.piece for one in Pieces(session).of_client(client_id)}
+    found = wholes([look_of(client, pieces, kept) for kept in looks])
+    return {kept.id: float(whole) for kept, whole in zip(looks, found, strict=True)}

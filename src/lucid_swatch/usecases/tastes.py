@@ -12,6 +12,7 @@ from lucid_swatch.core.problems import Refused
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.leanings import TASTES
 from lucid_swatch.store.looks import Looks
+from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.studio import Studio
 from lucid_swatch.store.trials import Comparisons
 
@@ -59,13 +60,14 @@ def _preferences(session: Session) -> list[Preference]:
     found = []
     for client in Clients(session).all():
         kept = {look.id: look for look in Looks(session).of_client(client.id)}
+        pieces = {hung.piece.id: hung.piece for hung in Pieces(session).of_client(client.id)} if kept else {}
         for one in Comparisons(session).of_client(client.id):
             sides = {"left": one.left, "right": one.right}
             if one.better not in sides or any(side["kind"] != SideKind.LOOK for side in sides.values()):
                 continue
             better, worse = sides.pop(one.better), next(iter(sides.values()))
             if better["id"] in kept and worse["id"] in kept:
-                looks: list[Look] = [look_of(session, client, kept[side["id"]]) for side in (better, worse)]
+                looks: list[Look] = [look_of(client, pieces, kept[side["id"]]) for side in (better, worse)]
                 found.append(Preference(looks[0], looks[1]))
     return found
 

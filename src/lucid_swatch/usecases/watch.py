@@ -70,15 +70,15 @@ TAKES_PHOTOS = (Path("/run/media"), Path("/run/user"), Path("/var/tmp"))
 
 def _check_place(place: Path, data: Path) -> None:
     real, own = place.resolve(), data.resolve()
-    if real == own or real.is_relative_to(own) or own.is_relative_to(real):
-        raise Refused(
-            "this folder holds the photos that were taken in, or lies among them.", str(place), "Choose one of its own for the phone."
-        )  # fmt: skip
     system = any(real.is_relative_to(one) for one in SYSTEM) and not any(
         real.is_relative_to(one) for one in TAKES_PHOTOS
     )
     if system or real == Path("/"):
         raise Refused("this folder belongs to the system.", str(place), "Choose one of its own for the phone.")
+    if real == own or real.is_relative_to(own) or own.is_relative_to(real):
+        raise Refused(
+            "this folder holds the photos that were taken in, or lies among them.", str(place), "Choose one of its own for the phone."
+        )  # fmt: skip
 
 
 def stop_watching(session: Session) -> None:

@@ -42,6 +42,8 @@ ENDS_WITHIN = 3.0
 """Seconds that a reading under way may go on when the application ends; the photo then waits in the database."""
 ORPHANED_WITHIN = 0.3
 """Seconds."""
+YIELDS = 10
+"""How far a reading process stands back for the screens when the cores are all taken."""
 
 
 ENDING = Refused("the application is being stopped.", "", "Send it again when it runs.")
@@ -306,6 +308,7 @@ def _serve(link: Connection, folder: str, server: int) -> None:
 
     One thread each: the processes share the cores among themselves. Ctrl+C is the business of the main one."""
     signal.signal(signal.SIGINT, signal.SIG_IGN)
+    os.nice(YIELDS)
     os.umask(0o077)
     cv2.setNumThreads(1)
     threadpool_limits(1)

@@ -78,7 +78,7 @@ const hex = (lab: number[]) => `lab(${lab[0]} ${lab[1]} ${lab[2]})`
     <p role="status" class="visually-hidden">{{ safe.said.value }}</p>
     <SetAside v-if="safe.held.value?.aside.length" :aside="safe.held.value.aside" :clients="clients" @take="safe.take" @throw-away="safe.throwAway" />
     <p v-if="safe.said.value" class="said">{{ safe.said.value }}</p>
-    <BackupsHere v-if="safe.backups.value" :kept="safe.backups.value" @make="safe.make" @stop="safe.stop" @move="safe.move" />
+    <BackupsHere v-if="safe.backups.value && safe.held.value" :kept="safe.backups.value" :folder="safe.held.value.folder" @make="safe.make" @stop="safe.stop" @move="safe.move" />
     <KeptHere v-if="safe.held.value" :held="safe.held.value" />
     <section aria-labelledby="card">
       <h2 id="card">Reference card</h2>

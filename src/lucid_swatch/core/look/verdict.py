@@ -1,5 +1,6 @@
 """The one scorer: arrays of looks in, five measures and a whole out, every point with its reason."""
 
+from collections.abc import Iterator
 from dataclasses import dataclass
 
 import numpy as np
@@ -153,18 +154,31 @@ def read_intent(batch: LookBatch, row: int) -> Intent:
 
 def judge(looks: list[Look]) -> list[Verdict]:
     """The verdicts on some looks, in their order. Refused when a look has no piece."""
+    verdicts: dict[int, Verdict] = {}
+    for rows, scores in _scored(looks):
+        verdicts.update({i: explain(scores, k, looks[i].id) for k, i in enumerate(rows)})
+    return [verdicts[i] for i in range(len(looks))]
+
+
+def wholes(looks: list[Look]) -> FloatArray:
+    """The whole of some looks, (looks,), 0..100, without a reason. Refused when a look has no piece."""
+    found = np.zeros(len(looks))
+    for rows, scores in _scored(looks):
+        found[rows] = scores.overall
+    return found
+
+
+def _scored(looks: list[Look]) -> Iterator[tuple[list[int], Scores]]:
+    """Which of some looks follow one school and taste, and their scores; all of them in turn."""
     for look in looks:
         if not look.pieces:
             raise Refused("the look has no piece.", look.id, "Add at least one piece.")
-    verdicts: dict[int, Verdict] = {}
     sides = [(look.conventions.school, look.conventions.tastes) for look in looks]
     for side in dict.fromkeys(sides):
         rows = [i for i, own in enumerate(sides) if own == side]
         for start in range(0, len(rows), CHUNK):
             chunk = rows[start : start + CHUNK]
-            scores = score_batch(make_batch([looks[i] for i in chunk]))
-            verdicts.update({i: explain(scores, k, looks[i].id) for k, i in enumerate(chunk)})
-    return [verdicts[i] for i in range(len(looks))]
+            yield chunk, score_batch(make_batch([looks[i] for i in chunk]))
 
 
 CHUNK = 48

@@ -6,7 +6,7 @@ import ProblemNote from '@/components/base/ProblemNote.vue'
 import { bytes, moment, plural } from '@/lib/words'
 
 /** Backups: the last one, those that are kept, one by hand, and how one is put back. */
-const { kept } = defineProps<{ kept: Backups }>()
+const { kept, folder } = defineProps<{ kept: Backups; folder: string }>()
 const emit = defineEmits<{ make: [passphrase: string | null]; stop: []; move: [place: string] }>()
 const place = ref('')
 const passphrase = ref('')
@@ -37,11 +37,11 @@ function move() {
       <NButton attr-type="submit">Keep them there</NButton>
       <NButton quaternary @click="moving = false">Leave it</NButton>
     </form>
-    <form v-else class="acts" @submit.prevent="make">
-      <NButton type="primary" attr-type="submit" :disabled="running">Make one now</NButton>
-      <NInput v-model:value="passphrase" class="pass" type="password" placeholder="passphrase, to seal it" show-password-on="click" :disabled="running" :input-props="{ 'aria-label': 'Passphrase to seal it with', autocomplete: 'new-password' }" />
+    <div v-else class="acts">
+      <NButton type="primary" :disabled="running" @click="make">Make one now</NButton>
+      <NInput v-model:value="passphrase" class="pass" type="password" placeholder="passphrase, to seal it" show-password-on="click" :disabled="running" :input-props="{ 'aria-label': 'Passphrase to seal it with', autocomplete: 'off' }" @keydown.enter="make" />
       <NButton quaternary @click="moving = true">Keep them elsewhere</NButton>
-    </form>
+    </div>
     <p v-if="passphrase" class="soft">Nobody can open a sealed backup without its passphrase, this program neither.</p>
     <div v-if="running" class="acts" role="status">
       <NProgress class="progress" type="line" :percentage="done" :show-indicator="false" />
@@ -59,7 +59,7 @@ function move() {
         </li>
       </ul>
     </details>
-    <p class="soft">To put one back, stop the application (Ctrl+C where it was started) and type <code>lucid-swatch restore FILE</code>. It is verified first, and what is here now is kept beside it.</p>
+    <p class="soft">To put one back, stop the application (Ctrl+C where it was started) and type <code>lucid-swatch restore {{ newest ? `${kept.place}/${newest.name}` : 'FILE' }} --data {{ folder }}</code>. The backup is verified first, and what is here now is kept beside it.</p>
   </section>
 </template>
 
