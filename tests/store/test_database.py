@@ -13,6 +13,7 @@ from alembic.config import Config
 from alembic.migration import MigrationContext
 
 from lucid_swatch.core.problems import NotThere, Refused
+from lucid_swatch.formats.client import About
 from lucid_swatch.store import database
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.database import FILE, connect, open_database
@@ -115,3 +116,23 @@ def test_faces_read_before_survive_the_new_tables(data):
         assert client.whole.client.hair is None
         assert (client.portrait.id, client.portrait.spots) == ("c", {"skin": [[0.5, 0.5]]})
         assert session.scalar(sa.text("select count(*) from piece")) == 1  # no cascade was set off
+
+
+def test_a_colour_that_no_surface_has_is_bounded_when_it_was_kept_before(data):
+    data.mkdir()
+    config = Config()
+    config.set_main_option("script_location", str(MIGRATIONS))
+    config.attributes["url"] = f"sqlite:///{data / FILE}"
+    command.upgrade(config, "0006")
+    with connect(data).begin() as session:
+        session.execute(
+            sa.text(
+                "insert into client (id, name, note, consent_on, consent_for, conventions, about, dismissed, created_at)"
+                " values ('c', 'Maren', '', '2031-05-04', '', '{}',"
+                ' \'{"lipstick": [120, 1e177, -3], "dyed_hair": {"on": null, "root": [-4, 2, 900]}}\', \'[]\', \'2031-05-04 10:11:00\')'
+            )
+        )
+    with open_database(data)() as session:
+        about = About.model_validate(Clients(session).get("c").about)
+    assert about.lipstick == [100, 150, -3]
+    assert about.dyed_hair.root == [0, 2, 150]

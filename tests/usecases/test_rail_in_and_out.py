@@ -177,3 +177,36 @@ def test_the_schools_of_the_file_are_told_apart_from_the_client(sessions, maren)
     with sessions() as session:
         assert json.loads(rail_json(session, maren))["conventions"]["neutrals"] == "broad"
         assert not Clients(session).get(maren).conventions.strict_neutrals
+
+
+def test_an_archive_in_which_many_pieces_name_one_photo_is_refused(elsewhere):
+    """Each of them would get a copy: a small archive would become a large folder."""
+    _, there = elsewhere
+    piece = {"category": "knit", "colours": [{"lab": [50, 0, 0], "share": 1}], "photo": {"file": "one.jpg"}}
+    rail = {"format": "lucid-swatch/rail", "version": 1, "pieces": [{"id": f"p{k}", **piece} for k in range(40)]}
+    out = BytesIO()
+    with zipfile.ZipFile(out, "w") as archive:
+        archive.writestr("rail.json", json.dumps(rail))
+        archive.writestr("photos/one.jpg", coat_photo())
+    with pytest.raises(Refused, match="40 pieces name one photo"):
+        open_rail(out.getvalue(), "rail.zip")
+    assert there.all_photos() == []
+
+
+def test_a_damaged_member_is_refused_however_it_was_packed(archive):
+    for how in (zipfile.ZIP_LZMA, zipfile.ZIP_BZIP2, zipfile.ZIP_DEFLATED):
+        out = BytesIO()
+        with zipfile.ZipFile(out, "w", how) as packed:
+            packed.writestr("rail.json", "x" * 5000)
+        content = bytearray(out.getvalue())
+        content[60:90] = b"\xff" * 30
+        with pytest.raises(Refused):
+            open_rail(bytes(content), "rail.zip")
+
+
+def test_a_rail_has_an_end_that_is_said(sessions, folder, eyes, maren, monkeypatch):
+    monkeypatch.setattr("lucid_swatch.usecases.rail.MOST_PIECES", 6)
+    more = {"id": "more", "category": "knit", "colours": [{"lab": [50, 0, 0], "share": 1}]}
+    rail = {"format": "lucid-swatch/rail", "version": 1, "pieces": [more]}
+    with pytest.raises(Refused, match="holds up to 6 pieces"):
+        take_rail_in(sessions, folder, eyes, maren, open_rail(json.dumps(rail).encode(), "rail.json"))
