@@ -13,6 +13,7 @@ from lucid_swatch.store.access import key_of
 from lucid_swatch.store.database import Sessions, connect, has_older_tables, open_database
 from lucid_swatch.store.folder import Folder, keep_to_owner
 from lucid_swatch.usecases.backups import make_before_upgrade
+from lucid_swatch.usecases.erase import scrub_when_due
 from lucid_swatch.usecases.reader import Hand, OwnHand
 from lucid_swatch.usecases.tidy import tidy
 from lucid_swatch.work.backups import Backups
@@ -30,6 +31,7 @@ def make_application(
     reader: the colour reader, the one of the settings by default. hand: what holds it, the stylist by default."""
     sessions, folder = open_data(data), Folder(data)
     key, moved = key_of(data), tidy(sessions, folder)
+    scrub_when_due(sessions)
     queue = ReadingQueue(sessions, data, settings.workers)
     watch = FolderWatch(sessions, folder, queue, queue.add)
     reader = reader or SocketReader(settings.reader_port)

@@ -7,6 +7,7 @@ from datetime import date
 
 import pytest
 
+from lucid_swatch.assemble import open_data
 from lucid_swatch.core.problems import NotThere, Refused
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.database import FILE, open_database
@@ -15,7 +16,7 @@ from lucid_swatch.store.going import Going, sweep
 from lucid_swatch.store.photos import Photos
 from lucid_swatch.usecases.check import check
 from lucid_swatch.usecases.clients import add_client
-from lucid_swatch.usecases.erase import erase_client, traces_left
+from lucid_swatch.usecases.erase import erase_client, scrub_when_due, traces_left
 from lucid_swatch.usecases.holdings import holdings
 from lucid_swatch.usecases.intake import read_kept_photo, take_in
 from lucid_swatch.usecases.tidy import Moved, delete_aside, list_aside, photo_aside, take_in_again, tidy
@@ -144,6 +145,20 @@ def test_a_machine_that_goes_off_in_the_middle_of_erasing_goes_on_at_the_start(c
     assert tidy(sessions, folder) == Moved(0, 0)
     assert folder.all_photos() == folder.all_owners() == []
     assert sweep(sessions, folder) == 0
+
+
+def test_pages_that_could_not_be_scrubbed_now_are_at_the_next_start(coat, sessions, folder, client, data):
+    """Somebody reads all the time: the log cannot be emptied, and the client is still in it."""
+    reading = sessions()
+    Clients(reading).get(client.id)
+    erased = erase_client(sessions, folder, client.id)
+    assert any(".sqlite" in name for name in erased.left)
+    reading.close()
+    sessions.close()
+    again = open_data(data)
+    scrub_when_due(again)
+    again.close()
+    assert of(data, client.id) == []
 
 
 def test_the_search_finds_what_is_left_in_a_page(sessions, data, client):

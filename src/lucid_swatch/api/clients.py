@@ -152,7 +152,7 @@ def take_out(session: ReadSession, context: InContext, client_id: Id) -> Respons
 @router.delete("/{client_id}")
 def erase(context: InContext, client_id: Id) -> ErasedAnswer:
     """Erases a client with every row and file, searches for what is left, and says what went."""
-    gone = erase_client(context.sessions, context.folder, client_id, context.queue.end)
+    gone = erase_client(context.sessions, context.folder, client_id, context.queue.without)
     cleared = clear_of(context.sessions, context.folder.path, client_id, datetime.now(UTC))
     return ErasedAnswer(
         rows=gone.rows, files=list(gone.files), left=list(gone.left), backups_replaced=cleared.replaced,

@@ -42,16 +42,17 @@ class Sessions:
         for act in session.info.get(AFTERWARDS, ()):
             act(self)
 
-    def scrub(self) -> None:
+    def scrub(self) -> bool:
         """Rebuilds the file and empties the log, so that nothing that was removed stays in a freed page.
 
-        Does what it can while others read; the rows are gone in any case."""
+        Whether it was done: others may be reading, or the disk be full; the rows are gone in any case."""
         with closing(self.engine.raw_connection()) as connection:
             for statement in ("vacuum", "pragma wal_checkpoint(truncate)"):
                 try:
                     connection.cursor().execute(statement).fetchall()
                 except sqlite3.OperationalError:
-                    return
+                    return False
+        return True
 
     def copy_to(self, file: Path) -> None:
         """Writes a consistent copy, while others go on reading and writing. Source: SQLite's online backup."""

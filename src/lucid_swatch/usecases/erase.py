@@ -3,6 +3,7 @@
 import subprocess
 import sys
 from collections.abc import Callable, Iterable
+from contextlib import AbstractContextManager, nullcontext
 from dataclasses import dataclass
 from pathlib import Path
 
@@ -11,13 +12,16 @@ from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.compared_photos import ComparedPhotos
 from lucid_swatch.store.database import Sessions
 from lucid_swatch.store.erased import note_erased
-from lucid_swatch.store.folder import ASIDE, PHOTOS, PICTURES, Folder, whose
+from lucid_swatch.store.folder import ASIDE, PHOTOS, PICTURES, Folder, Unwritable, whose
 from lucid_swatch.store.going import Going
 from lucid_swatch.store.looks import Looks
 from lucid_swatch.store.photos import Photos
+from lucid_swatch.store.studio import Studio
 
 from .watch import forget_client
 
+SCRUB = "scrub"
+"""What is kept while freed pages are still to be scrubbed."""
 LEAST_TRACE = 24
 """Letters of an id; a shorter name may well belong to somebody else."""
 
@@ -35,34 +39,56 @@ class Erased:
 
 
 def erase_client(
-    sessions: Sessions, folder: Folder, id: str, end_readings: Callable[[Iterable[str]], None] = lambda ids: None
+    sessions: Sessions,
+    folder: Folder,
+    id: str,
+    without: Callable[[Iterable[str]], AbstractContextManager[None]] = lambda ids: nullcontext(),
 ) -> Erased:
     """Removes a client with every row, photo and picture, scrubs the freed pages, and searches for what is left.
 
-    What is being written for the client ends first; end_readings ends the reading of some photos. Refused, with nothing
-    removed, when it does not end. Source of the order: rows and the list of files go in one transaction, files after it,
-    so that a machine that is switched off between the two removes them at the next start."""
+    What is being written for the client ends first; nothing is read `without` some photos. Refused, with nothing removed,
+    when it does not end. Rows and the list of files go in one transaction, and all that comes after it is done at the
+    next start where it cannot be done now."""
     with folder.underway.erasing(id):
         with sessions() as session:
-            end_readings([photo.id for photo in Photos(session).of_client(id)])
+            reading = [photo.id for photo in Photos(session).of_client(id)]
+        with without(reading):
+            rows, there, traces = _let_go(sessions, folder, id)
+        left = []
+        try:
+            note_erased(folder.path, id)
+        except Unwritable:
+            left.append("the list of who was erased, which a full disk did not take")
+        scrub_when_due(sessions)
+        return Erased(rows, there, (*left, *traces_left(folder.path, traces)))
+
+
+def _let_go(sessions: Sessions, folder: Folder, id: str) -> tuple[dict[str, int], tuple[str, ...], list[str]]:
+    """Lets all of a client go in one change: how many rows, which files, and what would be a trace of them."""
+    with sessions.begin() as session:
+        client = Clients(session).get(id)
+        photos = Photos(session).of_client(id)
+        looks = [look.id for look in Looks(session).of_client(id)]
+        compared = [photo.id for photo in ComparedPhotos(session).of_client(id)]
+        owners = [*(photo.id for photo in photos), *(face.id for face in client.faces), *looks, *compared, id]
+        paths = {folder.photo(photo.file) for photo in photos} | {folder.path / PICTURES / owner for owner in owners}
+        paths |= set(_strays(folder, id))
+        there = sorted(str(file.relative_to(folder.path)) for path in paths for file in _files(path))
+        rows = Clients(session).erase(id)
+        forget_client(session, id)
+        Studio(session).keep(SCRUB, {})
+        for path in paths:
+            Going(session, folder).at(path)
+    return rows, tuple(there), [id, *owners, *(photo.name for photo in photos)]
+
+
+def scrub_when_due(sessions: Sessions) -> None:
+    """Scrubs the freed pages if somebody was erased since that was last done."""
+    with sessions() as session:
+        due = Studio(session).get(SCRUB) is not None
+    if due and sessions.scrub():
         with sessions.begin() as session:
-            client = Clients(session).get(id)
-            photos = Photos(session).of_client(id)
-            looks = [look.id for look in Looks(session).of_client(id)]
-            compared = [photo.id for photo in ComparedPhotos(session).of_client(id)]
-            owners = [*(photo.id for photo in photos), *(face.id for face in client.faces), *looks, *compared, id]
-            paths = {folder.photo(photo.file) for photo in photos} | {
-                folder.path / PICTURES / owner for owner in owners
-            }
-            paths |= set(_strays(folder, id))
-            there = sorted(str(file.relative_to(folder.path)) for path in paths for file in _files(path))
-            rows = Clients(session).erase(id)
-            forget_client(session, id)
-            for path in paths:
-                Going(session, folder).at(path)
-        note_erased(folder.path, id)
-        sessions.scrub()
-        return Erased(rows, tuple(there), traces_left(folder.path, [id, *owners, *(photo.name for photo in photos)]))
+            Studio(session).forget(SCRUB)
 
 
 def _strays(folder: Folder, id: str) -> list[Path]:

@@ -7,8 +7,9 @@ import os
 import signal
 import time
 from collections import deque
-from collections.abc import Callable, Iterable
+from collections.abc import Callable, Iterable, Iterator
 from concurrent.futures import CancelledError, Future
+from contextlib import contextmanager
 from dataclasses import dataclass, field
 from multiprocessing.connection import Connection, wait
 from multiprocessing.process import BaseProcess
@@ -34,8 +35,8 @@ T = TypeVar("T")
 
 READS_WITHIN = 60.0
 """Seconds that a photo may take; the slowest of many thousands took a tenth of it on a small machine."""
-TRIES = 2
-"""Times that a photo is begun when its process dies: the first may have died of something else."""
+TRIES = 3
+"""Times that a photo is begun when its process dies: it may have died of something else."""
 TRIES_AGAIN_AFTER = 5.0
 """Seconds after which a photo that a full disk or a busy database kept back is tried again."""
 ENDS_WITHIN = 3.0
@@ -110,6 +111,20 @@ class ReadingQueue:
                 hand.task.ended = True
                 hand.kill()
             self._changed.wait_for(lambda: not any(h.task is not None and h.task.photo in gone for h in self._hands))
+
+    @contextmanager
+    def without(self, ids: Iterable[str]) -> Iterator[None]:
+        """While nothing is read of some photos that are being erased; what is not erased after all is read again."""
+        some = set(ids)
+        self.end(some)
+        try:
+            yield
+        except BaseException:
+            with self.sessions() as session:
+                left = [id for id in Photos(session).unfinished() if id in some]
+            for id in left:
+                self.add(id)
+            raise
 
     def stop(self) -> None:
         """Lets the photos under way be finished if that is soon, and drops the rest, which wait in the database."""
@@ -263,7 +278,7 @@ class _Hand:
             return
         what = (
             f"this photo could not be read within {self.queue.within:.0f} seconds." if how != "ended"
-            else "the program that reads photos ended twice at this one."
+            else "the program that reads photos ended again and again at this one."
         )  # fmt: skip
         problem = Refused(what, "", "Send another photo of it, or a smaller copy.")
         log.warning("reading was given up: %s", what)
@@ -318,9 +333,9 @@ def _serve(link: Connection, folder: str, server: int) -> None:
     while True:
         try:
             photo, look, at = link.recv()
+            link.send(_done(sessions, files, sight, photo, look, at))
         except (EOFError, OSError):
-            return
-        link.send(_done(sessions, files, sight, photo, look, at))
+            return  # the server is gone, or has no use for this any more
 
 
 def _done(

@@ -88,7 +88,7 @@ const ROW_NAMES: Record<string, string> = { client: 'client', look: 'look', piec
   <section v-if="erased" class="erased" aria-labelledby="erased">
     <h1 id="erased">{{ erased.name }} is erased</h1>
     <p>{{ plural(erased.gone.files.length, 'file') }} went, and {{ rows.map(([table, count]) => plural(count, ROW_NAMES[table] ?? table, table === 'face' ? 'portraits or readings' : undefined)).join(', ') }}.</p>
-    <p v-if="erased.gone.left.length" role="alert"><strong>Still there:</strong> {{ erased.gone.left.join(', ') }}. Close what else uses the data folder, stop the application and remove these by hand; a database file is cleaned the next time a client is erased.</p>
+    <p v-if="erased.gone.left.length" role="alert"><strong>Still there:</strong> {{ erased.gone.left.join(', ') }}. Close what else uses the data folder, stop the application and remove these by hand; a database file is cleaned at the next start.</p>
     <p v-else>The data folder and the database file were searched afterwards, freed pages included: nothing is left.</p>
     <p v-if="erased.gone.backups_replaced">{{ plural(erased.gone.backups_replaced, 'backup') }} that held {{ erased.name }} {{ erased.gone.backups_replaced === 1 ? 'is' : 'are' }} gone; a fresh one stands in {{ erased.gone.backups_replaced === 1 ? 'its' : 'their' }} place.</p>
     <p v-if="erased.gone.backups_left.length" role="alert"><strong>Still in {{ erased.gone.backups_left.length === 1 ? 'this backup' : 'these backups' }}:</strong> {{ erased.gone.backups_left.join(', ') }}. Delete {{ erased.gone.backups_left.length === 1 ? 'it' : 'them' }} yourself, and any copy that you made; put back here, {{ erased.name }} would be erased again.</p>
