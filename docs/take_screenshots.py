@@ -48,6 +48,7 @@ def take(page, url, folder):
     page.get_by_role("region", name="Nearest on the rail").wait_for()
     shot("intake")
     page.get_by_role("link", name="Studio").click()
+    page.get_by_role("heading", name="Backups").wait_for()
     page.get_by_role("option", name="Ilka Maren").wait_for(state="attached")
     shot("studio")
     page.go_back()

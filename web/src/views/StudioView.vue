@@ -21,6 +21,8 @@ const next = ref<number | null>(null)
 const said = ref('')
 const { problem, tried } = useTried()
 const safe = useSafekeeping()
+/** All at once, or what is below moves away under the hand. */
+const ready = computed(() => (safe.held.value && safe.backups.value) || safe.problem.value)
 
 const load = () =>
   tried(async () => {
@@ -76,6 +78,7 @@ const hex = (lab: number[]) => `lab(${lab[0]} ${lab[1]} ${lab[2]})`
     <h1>Studio</h1>
     <ProblemNote v-if="problem ?? safe.problem.value" :problem="(problem ?? safe.problem.value)!" closable @close="problem = safe.problem.value = null" />
     <p role="status" class="visually-hidden">{{ safe.said.value }}</p>
+    <template v-if="ready">
     <SetAside v-if="safe.held.value?.aside.length" :aside="safe.held.value.aside" :clients="clients" @take="safe.take" @throw-away="safe.throwAway" />
     <p v-if="safe.said.value" class="said">{{ safe.said.value }}</p>
     <BackupsHere v-if="safe.backups.value && safe.held.value" :kept="safe.backups.value" :folder="safe.held.value.folder" @make="safe.make" @stop="safe.stop" @move="safe.move" />
@@ -119,6 +122,7 @@ const hex = (lab: number[]) => `lab(${lab[0]} ${lab[1]} ${lab[2]})`
       <p v-if="studio?.watched" role="status">{{ studio.watched.problem || `Watching ${studio.watched.path}.` }}</p>
     </section>
     <YourTaste />
+    </template>
   </div>
 </template>
 
