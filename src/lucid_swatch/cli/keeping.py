@@ -65,7 +65,7 @@ def restore(file: Annotated[Path, typer.Argument(help="A backup.")], data: Data 
 
 
 def check(data: Data = None) -> None:
-    """Read everything that is kept, mend what can be mended, and say what cannot; nothing is deleted."""
+    """Read everything that is kept, mend what can be mended, and say what cannot; nothing that is kept is deleted."""
     from lucid_swatch.usecases.check import check as read_all
 
     try:

@@ -1,4 +1,4 @@
-"""Everything that is kept is read once: what can be mended is mended, what cannot is said, and nothing is deleted."""
+"""Everything that is kept is read once: what can be mended is mended, what cannot is said, and nothing that is kept is deleted."""
 
 import sqlite3
 from collections.abc import Callable
