@@ -18,7 +18,9 @@ def zipped(entries):
 
 
 def test_what_is_packed_comes_out_again():
-    archive = Archive(pack({"rail.json": b"{}", "photos/a.jpg": b"\xff\xd8"}), "rail.zip")
+    out = io.BytesIO()
+    pack([("rail.json", b"{}"), ("photos/a.jpg", b"\xff\xd8")], out)
+    archive = Archive(out.getvalue(), "rail.zip")
     assert archive.read("rail.json", 100) == b"{}"
     assert archive.read("photos/a.jpg", 100) == b"\xff\xd8"
     assert "photos/b.jpg" not in archive
