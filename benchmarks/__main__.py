@@ -33,9 +33,25 @@ from .trials import trials
 from .twenty_clients import twenty_clients
 
 PARTS = (
-    "accuracy", "held", "card", "trials", "portraits", "intake", "speed", "scoring", "cliffs", "fuzz", "screens", "rail",
-    "kills", "busy", "requests", "twenty", "backup", "long",
-)  # fmt: skip
+    "accuracy",
+    "held",
+    "card",
+    "trials",
+    "portraits",
+    "intake",
+    "speed",
+    "scoring",
+    "cliffs",
+    "fuzz",
+    "screens",
+    "rail",
+    "kills",
+    "busy",
+    "requests",
+    "twenty",
+    "backup",
+    "long",
+)
 
 
 def main():

@@ -31,9 +31,12 @@ def accuracy(folder, limit=None):
     with ProcessPoolExecutor(2, mp_context=multiprocessing.get_context("spawn")) as pool:
         rows = list(pool.map(_row, [(str(folder), truth) for truth in truths]))
     names = (
-        "measured", "with the true outline", "with the true outline and an ideal light", "k-means of the photo",
+        "measured",
+        "with the true outline",
+        "with the true outline and an ideal light",
+        "k-means of the photo",
         "k-means inside the true outline",
-    )  # fmt: skip
+    )
     figures = {name: _spread([row[name] for row in rows]) for name in names}
     there = {
         name: _spread([row["there"] for row in rows if row["neutral"] is kind])
@@ -41,20 +44,24 @@ def accuracy(folder, limit=None):
     }
     scaled = [row["scale"] for row in rows if row["scale"] is not None]
     return {
-        "photos": len(rows), "difference": figures, "true colours to the nearest measured": there,
+        "photos": len(rows),
+        "difference": figures,
+        "true colours to the nearest measured": there,
         "colours reported for each that is there": round(
             float(np.mean([row["reported"] for row in rows]) / np.mean([row["true"] for row in rows])), 2
         ),
         "pattern type right": round(float(np.mean([row["pattern"] for row in rows])), 3),
         "scale right": round(float(np.mean(scaled)), 3) if scaled else None,
-        "median against k-means of the photo": round(figures["measured"]["median"] / figures["k-means of the photo"]["median"], 2),
+        "median against k-means of the photo": round(
+            figures["measured"]["median"] / figures["k-means of the photo"]["median"], 2
+        ),
         "median against k-means inside the outline": round(
             figures["measured"]["median"] / figures["k-means inside the true outline"]["median"], 2
         ),
         "outline overlap, median": round(float(np.median([row["overlap"] for row in rows])), 3),
         "plain or patterned right": round(float(np.mean([row["plain"] for row in rows])), 3),
         "held by the uncertainty": round(float(np.mean([row["held"] for row in rows])), 3),
-    }  # fmt: skip
+    }
 
 
 def _spread(values):
@@ -84,11 +91,13 @@ def _row(task):
     pattern, accepted = truth["pattern"], truth["pattern"].get("accept", [truth["pattern"]["type"]])
     wanted = pattern.get("scale") if pattern["type"] not in ("marl", "colour-block") else None
     return {
-        "measured": difference(true, (read.lab, read.share)), "neutral": point is not None,
+        "measured": difference(true, (read.lab, read.share)),
+        "neutral": point is not None,
         "there": there(true, (read.lab, read.share)),
         "with the true outline": difference(true, (outlined.lab, outlined.share)),
         "with the true outline and an ideal light": _ideal(true, outlined),
-        "reported": int((read.share >= LEAST_SHARE).sum()), "true": len(truth["colours"]),
+        "reported": int((read.share >= LEAST_SHARE).sum()),
+        "true": len(truth["colours"]),
         "pattern": read.pattern.type.value in accepted,
         "scale": None if wanted is None else read.pattern.scale is not None and read.pattern.scale.value == wanted,
         "k-means of the photo": difference(true, _k_means(shot.reshape(-1, 3))),
@@ -96,7 +105,7 @@ def _row(task):
         "overlap": float((inside & reading.outline.mask).sum() / (inside | reading.outline.mask).sum()),
         "plain": (read.pattern.type.value in PLAIN) == (truth["pattern"]["type"] in PLAIN),
         "held": bool(nearest.min() <= read.uncertainty[int(nearest.argmin())]),
-    }  # fmt: skip
+    }
 
 
 def difference(true, read):

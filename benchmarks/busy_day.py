@@ -80,8 +80,13 @@ class Hand:
             answer = self.ask("POST", "/api/clients", json={"name": self.named("client"), "consent": True})
             if answer is not None and answer.status_code == 201:
                 self.clients[answer.json()["id"]] = {
-                    "id": answer.json()["id"], "photos": set(), "perhaps": set(), "note": {""}, "labels": {}, "names": {answer.json()["name"]},
-                }  # fmt: skip
+                    "id": answer.json()["id"],
+                    "photos": set(),
+                    "perhaps": set(),
+                    "note": {""},
+                    "labels": {},
+                    "names": {answer.json()["name"]},
+                }
 
     def send(self):
         """Photos come in."""
@@ -229,12 +234,17 @@ def busy_day(seconds=600, seed=7):
         log = day.app.log.read_text(errors="replace")
         found = check(data)
         figures = {
-            "seconds": seconds, "faults": dict(day.faults),
-            "answers": dict(sum((hand.answered for hand in hands), Counter())), "answers of 500": errors,
-            "traces in the log": log.count("Traceback"), "last of them": log[log.rfind("Traceback") :][-1500:] if "Traceback" in log else "",
-            "settled": settled, "what the check found wrong": len(found.wrong),
-            "photos": found.photos, "erased": sum(len(hand.erased) for hand in hands),
-        }  # fmt: skip
+            "seconds": seconds,
+            "faults": dict(day.faults),
+            "answers": dict(sum((hand.answered for hand in hands), Counter())),
+            "answers of 500": errors,
+            "traces in the log": log.count("Traceback"),
+            "last of them": log[log.rfind("Traceback") :][-1500:] if "Traceback" in log else "",
+            "settled": settled,
+            "what the check found wrong": len(found.wrong),
+            "photos": found.photos,
+            "erased": sum(len(hand.erased) for hand in hands),
+        }
         return figures | _kept(data, hands)
 
 
@@ -289,6 +299,9 @@ def _kept(data, hands):
     searched = content.getvalue()
     left = [name for trace, name in gone if trace in searched]
     return {
-        "lost": lost[:5], "doubled": doubled[:5], "left of who was erased": left[:5], "still not read": unread,
+        "lost": lost[:5],
+        "doubled": doubled[:5],
+        "left of who was erased": left[:5],
+        "still not read": unread,
         "half-written files": len(list(data.rglob(".part-*"))),
-    }  # fmt: skip
+    }

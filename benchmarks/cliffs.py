@@ -8,8 +8,8 @@ from lucid_swatch.core.client.colouring import Client
 from lucid_swatch.core.colour.difference import delta_e_2000
 from lucid_swatch.core.garment.piece import Piece
 from lucid_swatch.core.garment.vocabulary import Category as C
-from lucid_swatch.core.look.batch import make_batch
 from lucid_swatch.core.look.look import Intent, Look
+from lucid_swatch.core.look.scorer.batch import make_batch
 from lucid_swatch.core.look.verdict import score_batch
 
 from .own_pairs import own_pairs
@@ -32,9 +32,10 @@ def cliffs():
     for name, looks in (("in wardrobe colours", wardrobe_looks(draw, LOOKS)), ("in the own pairs", own)):
         moved = np.array([steps_moved(look, draw, STEPS).reshape(STEPS, -1).max(axis=1) for look in looks])
         figures[name] = {
-            "steps": moved.size, "that move a measure by more than 5": int((moved > 5).sum()),
+            "steps": moved.size,
+            "that move a measure by more than 5": int((moved > 5).sum()),
             "worst": round(float(moved.max()), 1),
-        }  # fmt: skip
+        }
     return figures
 
 

@@ -1,7 +1,7 @@
 """Fits the points of the rules to the project's own pairs and says how often held-out pairs agree.
 
 Usage: python -m benchmarks.fit [--write]
-With --write the fitted values go into core/look/weights.toml; its version is then to be set by hand."""
+With --write the fitted values go into core/look/scorer/weights.toml; its version is then to be set by hand."""
 
 import argparse
 import re
@@ -11,14 +11,14 @@ from pathlib import Path
 
 import numpy as np
 
-from lucid_swatch.core.look import fitting
 from lucid_swatch.core.look.fitting import HOLD, MOST, Preference, agreement, fit, leads
-from lucid_swatch.core.look.weights import standard_weights
+from lucid_swatch.core.look.scorer import weights
+from lucid_swatch.core.look.scorer.weights import standard_weights
 
 from .own_pairs import own_pairs
 
 FOLDS = 8
-FILE = Path(fitting.__file__).with_name("weights.toml")
+FILE = Path(weights.__file__).with_name("weights.toml")
 
 
 def prior_leads():

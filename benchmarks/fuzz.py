@@ -84,10 +84,18 @@ def _run(count, seed):
             other[type(problem).__name__] = other.get(type(problem).__name__, 0) + 1
         slowest = max(slowest, time.perf_counter() - start)
     peak = resource.getrusage(resource.RUSAGE_SELF).ru_maxrss / 1024
-    print(json.dumps({
-        "files": count, "read": read, "refused in a sentence": refused, "anything else": other,
-        "slowest, s": round(slowest, 2), "peak memory, MB": round(peak),
-    }))  # fmt: skip
+    print(
+        json.dumps(
+            {
+                "files": count,
+                "read": read,
+                "refused in a sentence": refused,
+                "anything else": other,
+                "slowest, s": round(slowest, 2),
+                "peak memory, MB": round(peak),
+            }
+        )
+    )
 
 
 if __name__ == "__main__":

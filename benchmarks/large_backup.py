@@ -56,11 +56,18 @@ def _run(count):
         back = time.perf_counter() - start
         after = _digests(Path(place) / "there")
         copied = _copy(data, Path(place) / "copied")
-        print(json.dumps({
-            "photos": count, "MB": round(made.bytes / 2**20), "files that differ": len(before.items() ^ after.items()),
-            "a backup against a bare copy": round(packed / copied, 1), "putting it back against a bare copy": round(back / copied, 1),
-            "peak memory, MB": round(resource.getrusage(resource.RUSAGE_SELF).ru_maxrss / 1024),
-        }))  # fmt: skip
+        print(
+            json.dumps(
+                {
+                    "photos": count,
+                    "MB": round(made.bytes / 2**20),
+                    "files that differ": len(before.items() ^ after.items()),
+                    "a backup against a bare copy": round(packed / copied, 1),
+                    "putting it back against a bare copy": round(back / copied, 1),
+                    "peak memory, MB": round(resource.getrusage(resource.RUSAGE_SELF).ru_maxrss / 1024),
+                }
+            )
+        )
 
 
 def _digests(data):

@@ -12,9 +12,22 @@ from pathlib import Path
 import numpy as np
 
 CATEGORIES = (
-    "top", "shirt", "knit", "jacket", "coat", "dress", "skirt", "trousers", "shoes", "boots", "bag", "belt", "scarf", "hat",
+    "top",
+    "shirt",
+    "knit",
+    "jacket",
+    "coat",
+    "dress",
+    "skirt",
+    "trousers",
+    "shoes",
+    "boots",
+    "bag",
+    "belt",
+    "scarf",
+    "hat",
     "necklace",
-)  # fmt: skip
+)
 
 
 def long_rails(counts=(500, 5000)):
@@ -69,11 +82,12 @@ def _run(count):
         take_rail_in(sessions, Folder(Path(place) / "data"), None, client, open_rail(content, "rail.json"))
         with sessions() as session:
             asked = {
-                "audit, s": lambda: audit(session, client), "what works hard, s": lambda: work(session, client),
+                "audit, s": lambda: audit(session, client),
+                "what works hard, s": lambda: work(session, client),
                 "judging a look, s": lambda: judge_pieces(session, client, three),
                 "company of a piece, s": lambda: company_of(session, three[0]),
                 "five colours, s": lambda: find_colours(session, client, 5, 10.0, []),
-            }  # fmt: skip
+            }
             figures = {name: _took(act) for name, act in asked.items()}
     print(json.dumps(figures | {"peak memory, MB": round(resource.getrusage(resource.RUSAGE_SELF).ru_maxrss / 1024)}))
 

@@ -16,10 +16,36 @@ from lucid_swatch.assemble import openapi_document
 from .faults import Application
 
 WILD = (
-    None, True, -1, 0, 1, 2**63, -(2**63), 1e308, 1e177, 0.1, "", " ", "x" * 5000, "..", "../../etc/passwd", "\0",
-    "%2e%2e", "0001-01-01", "9999-12-31T23:59:59+14:00", "=1+1", "<b>", [], {}, [[]], {"": None}, ["x"] * 300, "NaN",
-    "𝒳" * 50, "a\r\nb",
-)  # fmt: skip
+    None,
+    True,
+    -1,
+    0,
+    1,
+    2**63,
+    -(2**63),
+    1e308,
+    1e177,
+    0.1,
+    "",
+    " ",
+    "x" * 5000,
+    "..",
+    "../../etc/passwd",
+    "\0",
+    "%2e%2e",
+    "0001-01-01",
+    "9999-12-31T23:59:59+14:00",
+    "=1+1",
+    "<b>",
+    [],
+    {},
+    [[]],
+    {"": None},
+    ["x"] * 300,
+    "NaN",
+    "𝒳" * 50,
+    "a\r\nb",
+)
 SLOWEST = 10.0
 REFILLED = 60
 """Requests after which there is a client, photo, piece and look again."""
@@ -30,9 +56,11 @@ def mutated_requests(count=10_000, seed=3):
     chance = random.Random(seed)
     description = openapi_document()
     routes = [
-        (path, method, what) for path, methods in description["paths"].items() for method, what in methods.items()
+        (path, method, what)
+        for path, methods in description["paths"].items()
+        for method, what in methods.items()
         if "studio/watched" not in path
-    ]  # fmt: skip
+    ]
     statuses, bad, slowest, slow = Counter(), [], 0.0, []
     with tempfile.TemporaryDirectory() as place:
         app = Application(Path(place) / "data", place).start()
@@ -65,10 +93,16 @@ def mutated_requests(count=10_000, seed=3):
         app.end()
         log = app.log.read_text(errors="replace")
     return {
-        "requests": count, "answers": {f"{k}": v for k, v in sorted(statuses.items())}, "answers of 500 and more": len(bad),
-        "some of them": bad[:5], "over 10 s": len(slow), "slowest, s": round(slowest, 2), "still answers": alive,
-        "peak memory of the server, MB": round(peak), "traces in the log": log.count("Traceback"),
-    }  # fmt: skip
+        "requests": count,
+        "answers": {f"{k}": v for k, v in sorted(statuses.items())},
+        "answers of 500 and more": len(bad),
+        "some of them": bad[:5],
+        "over 10 s": len(slow),
+        "slowest, s": round(slowest, 2),
+        "still answers": alive,
+        "peak memory of the server, MB": round(peak),
+        "traces in the log": log.count("Traceback"),
+    }
 
 
 def _fill(http):
@@ -84,10 +118,17 @@ def _fill(http):
     trial = http.post(f"{base}/trials").json()
     portrait = http.get(base).json()["portraits"][0]["id"]
     return {
-        "client_id": client, "photo_id": photos[0], "piece_id": piece["id"], "look_id": look.get("id", "x"),
-        "trial_id": trial.get("id", "x"), "portrait_id": portrait, "name": "relit.jpg", "pieces": [piece["id"]],
-        "photos": photos, "names": ["x"],
-    }  # fmt: skip
+        "client_id": client,
+        "photo_id": photos[0],
+        "piece_id": piece["id"],
+        "look_id": look.get("id", "x"),
+        "trial_id": trial.get("id", "x"),
+        "portrait_id": portrait,
+        "name": "relit.jpg",
+        "pieces": [piece["id"]],
+        "photos": photos,
+        "names": ["x"],
+    }
 
 
 def _request(chance, description, path, method, what, ids):
@@ -151,9 +192,12 @@ def _made(chance, description, schema, ids, depth=0):
         wanted = schema.get("properties", {})
         needed = set(schema.get("required", []))
         return {
-            name: ids[name] if name in ids and chance.random() < 0.8 else _made(chance, description, one, ids, depth + 1)
-            for name, one in wanted.items() if name in needed or chance.random() < 0.6
-        }  # fmt: skip
+            name: ids[name]
+            if name in ids and chance.random() < 0.8
+            else _made(chance, description, one, ids, depth + 1)
+            for name, one in wanted.items()
+            if name in needed or chance.random() < 0.6
+        }
     if kind == "array":
         size = max(schema.get("minItems", 0), min(schema.get("maxItems", 3), chance.randint(0, 4)))
         return [_made(chance, description, schema.get("items", {}), ids, depth + 1) for _ in range(size)]

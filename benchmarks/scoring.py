@@ -8,19 +8,23 @@ import numpy as np
 
 from lucid_swatch.core.client.colouring import read_colouring
 from lucid_swatch.core.garment.vocabulary import Category as C
-from lucid_swatch.core.look.batch import batch_of
-from lucid_swatch.core.look.considered import consider
+from lucid_swatch.core.look.dressing.considered import consider
+from lucid_swatch.core.look.dressing.outfits import CHUNK
 from lucid_swatch.core.look.look import Conventions, Look
-from lucid_swatch.core.look.outfits import CHUNK
-from lucid_swatch.core.look.table import build_table
+from lucid_swatch.core.look.scorer.batch import batch_of
+from lucid_swatch.core.look.scorer.table import build_table
 from lucid_swatch.core.look.verdict import judge, score_batch
 
 from .own_pairs import CLIENTS, own_pairs
 
 SLOTS = (
-    (C.KNIT, C.TOP, C.SHIRT), (C.TROUSERS, C.SKIRT), (C.COAT, C.JACKET), (C.SHOES, C.BOOTS), (C.BAG,),
+    (C.KNIT, C.TOP, C.SHIRT),
+    (C.TROUSERS, C.SKIRT),
+    (C.COAT, C.JACKET),
+    (C.SHOES, C.BOOTS),
+    (C.BAG,),
     (C.SCARF, C.BELT, C.NECKLACE, C.EARRINGS),
-)  # fmt: skip
+)
 A_SLOT, PAIR_TABLES, PLACES = 20, 3, 6
 LOOKS, TIMES = 200_000, 6
 
@@ -62,11 +66,13 @@ def scoring():
     around = [replace(look, rail=rail) for look in looks[:20]]
     considered = [min(_took(lambda one=one: consider(one)) for _ in range(2)) for one in around]
     return {
-        "looks a second in a batch": round(ours), "bare limit, looks a second": round(limit),
-        "share of the bare limit": round(ours / limit, 3), "memory of the batch, MB": round(grown),
+        "looks a second in a batch": round(ours),
+        "bare limit, looks a second": round(limit),
+        "share of the bare limit": round(ours / limit, 3),
+        "memory of the batch, MB": round(grown),
         "looks a second one at a time, with reasons": round(alone),
         "one look with reasons, mends and effects of the rail, ms": round(1000 * float(np.median(considered))),
-    }  # fmt: skip
+    }
 
 
 def _rail():

@@ -57,10 +57,12 @@ def screens(demo):
         page.goto("about:blank")
     many, busy = _swaps_of_many(demo)
     return {
-        "first page, ms": round(statistics.median(firsts)), "script of the first page, kB gzipped": _first_page_script(),
-        **_told("swap", few), **_told(f"swap, rail of {PIECES}", many),
+        "first page, ms": round(statistics.median(firsts)),
+        "script of the first page, kB gzipped": _first_page_script(),
+        **_told("swap", few),
+        **_told(f"swap, rail of {PIECES}", many),
         f"swap, rail of {PIECES}, longest busy stretch in the trace, ms": round(max(busy)),
-    }  # fmt: skip
+    }
 
 
 def _told(name, swaps):

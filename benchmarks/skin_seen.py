@@ -84,13 +84,18 @@ def _camera(rng):
 
 def _skins(rng):
     """Wider than the portraits: more and less blood, melanin that darkens the blue more or less."""
-    return np.stack([
-        skin_reflectance(
-            float(np.exp(rng.uniform(np.log(DEPTHS[0]), np.log(DEPTHS[-1])))), rng.uniform(0.003, 0.024),
-            rng.uniform(0.3, 0.95), rng.uniform(0.0, 0.6), rng.uniform(1.8, 2.7),
-        )
-        for _ in range(A_SIGHT)
-    ])  # fmt: skip
+    return np.stack(
+        [
+            skin_reflectance(
+                float(np.exp(rng.uniform(np.log(DEPTHS[0]), np.log(DEPTHS[-1])))),
+                rng.uniform(0.003, 0.024),
+                rng.uniform(0.3, 0.95),
+                rng.uniform(0.0, 0.6),
+                rng.uniform(1.8, 2.7),
+            )
+            for _ in range(A_SIGHT)
+        ]
+    )
 
 
 def main():

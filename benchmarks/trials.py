@@ -105,9 +105,11 @@ def _run(design, rng, slope, slips, order):
         if step == 11:
             right_after_12 = round(float(right.mean()), 3)
     return {
-        "right after 12": right_after_12, "side": float(side.mean()), "all": float(everything.mean()),
+        "right after 12": right_after_12,
+        "side": float(side.mean()),
+        "all": float(everything.mean()),
         "called": round(float(np.mean(called)), 3),
-    }  # fmt: skip
+    }
 
 
 def _best_fixed_order(design, rng, slope, slips):

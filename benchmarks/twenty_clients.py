@@ -100,13 +100,19 @@ def twenty_clients(seconds=SECONDS, photos=PHOTOS):
         "answers of 500 and more": sum(v for k, v in statuses.items() if k >= 500),
         "requests a second": round(sum(statuses.values()) / seconds, 1),
         "lost updates": _lost(people, rail, looks),
-        "HEICs kept": kept, "they came in within, s": round(ended - begun, 1), "writes meanwhile": len(writes),
+        "HEICs kept": kept,
+        "they came in within, s": round(ended - begun, 1),
+        "writes meanwhile": len(writes),
         "a write meanwhile, median, ms": round(1000 * float(np.median(writes))),
         "a write meanwhile, 99th percentile, ms": round(1000 * float(np.percentile(writes, 99))),
-        "a write, 99th percentile of all, ms": round(1000 * float(np.percentile([t for o in people for _, t in o.writes], 99))),
-        "a read, 99th percentile of all, ms": round(1000 * float(np.percentile([t for o in people for _, t in o.reads], 99))),
+        "a write, 99th percentile of all, ms": round(
+            1000 * float(np.percentile([t for o in people for _, t in o.writes], 99))
+        ),
+        "a read, 99th percentile of all, ms": round(
+            1000 * float(np.percentile([t for o in people for _, t in o.reads], 99))
+        ),
         "traces in the log": log.count("Traceback"),
-    }  # fmt: skip
+    }
 
 
 def _lost(people, rail, looks):

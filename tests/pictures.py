@@ -54,10 +54,17 @@ def wide_profile(name):
     text = name.encode() + b"\0"
     said = b"desc" + bytes(4) + struct.pack(">I", len(text)) + text + bytes(78)
     tags = {
-        "desc": said, "cprt": b"text" + bytes(4) + text, "wtpt": xyz(0.9642, 1.0, 0.8249),
-        "rXYZ": xyz(0.51512, 0.2412, -0.00105), "gXYZ": xyz(0.29198, 0.69225, 0.04189), "bXYZ": xyz(0.1571, 0.06657, 0.78407),
-        "rTRC": curve, "gTRC": curve, "bTRC": curve, "dmnd": said,
-    }  # fmt: skip
+        "desc": said,
+        "cprt": b"text" + bytes(4) + text,
+        "wtpt": xyz(0.9642, 1.0, 0.8249),
+        "rXYZ": xyz(0.51512, 0.2412, -0.00105),
+        "gXYZ": xyz(0.29198, 0.69225, 0.04189),
+        "bXYZ": xyz(0.1571, 0.06657, 0.78407),
+        "rTRC": curve,
+        "gTRC": curve,
+        "bTRC": curve,
+        "dmnd": said,
+    }
     table, bodies, at = b"", b"", 132 + 12 * len(tags)
     for tag, body in tags.items():
         table += struct.pack(">4sII", tag.encode(), at, len(body))

@@ -16,9 +16,15 @@ from playwright.sync_api import sync_playwright
 COMMAND = Path(sys.executable).with_name("lucid-swatch")
 CHROMIUM = "/usr/bin/chromium"
 CHROMIUM_OPTIONS = [
-    "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
-    "--disable-component-update", "--disable-sync", "--force-color-profile=srgb",
-]  # fmt: skip
+    "--no-sandbox",
+    "--disable-gpu",
+    "--disable-quic",
+    "--no-first-run",
+    "--disable-background-networking",
+    "--disable-component-update",
+    "--disable-sync",
+    "--force-color-profile=srgb",
+]
 STARTS_WITHIN = 240
 
 

@@ -26,16 +26,22 @@ class Application:
         library = Path(place) / "disk.so"
         subprocess.run(["gcc", "-O2", "-shared", "-fPIC", "-o", library, HERE / "disk.c", "-ldl"], check=True)
         self.environment |= {
-            "LD_PRELOAD": str(library), "FAULTS_SWITCH": str(self.switch), "FAULTS_FOLDER": str(self.data.resolve())
-        }  # fmt: skip
+            "LD_PRELOAD": str(library),
+            "FAULTS_SWITCH": str(self.switch),
+            "FAULTS_FOLDER": str(self.data.resolve()),
+        }
 
     def start(self):
         """Starts it and waits for its address."""
         log = self.log.open("ab")
         self.process = subprocess.Popen(
-            [COMMAND, "serve", "--port", "0"], env=self.environment, stdout=subprocess.PIPE, stderr=log, text=True,
+            [COMMAND, "serve", "--port", "0"],
+            env=self.environment,
+            stdout=subprocess.PIPE,
+            stderr=log,
+            text=True,
             start_new_session=True,
-        )  # fmt: skip
+        )
         log.close()
         self.address = wait_for_address(self.process)
         return self

@@ -10,14 +10,18 @@ from tests.api.opened import open_http
 
 NAVY, CREAM, TAN = [21, 4, -22], [89, 2, 16], [57, 15, 29]
 RAIL = {
-    "format": "lucid-swatch/rail", "version": 1,
+    "format": "lucid-swatch/rail",
+    "version": 1,
     "pieces": [
         {"id": name, "label": name, "category": category, "colours": [{"lab": lab, "share": 1}]}
         for name, category, lab in (
-            ("cream top", "top", CREAM), ("navy trousers", "trousers", NAVY), ("tan shoes", "shoes", TAN), ("navy coat", "coat", NAVY)
+            ("cream top", "top", CREAM),
+            ("navy trousers", "trousers", NAVY),
+            ("tan shoes", "shoes", TAN),
+            ("navy coat", "coat", NAVY),
         )
     ],
-}  # fmt: skip
+}
 
 
 @pytest.fixture
@@ -47,8 +51,9 @@ def test_many_pieces_change_at_once_and_one_step_takes_it_back(http, at):
     asked = {"pieces": ["cream top", "navy coat"], "word": {"bin": "tone"}, "kept": {"verdict": "let go", "price": 90}}
     changed = http.post(f"{at}/rail/change", json=asked).json()
     assert [(p["sort"]["bin"], p["read"]["bin"], p["kept"]["verdict"]) for p in changed] == [
-        ("tone", "warm neutral", "let go"), ("tone", "cool neutral", "let go"),
-    ]  # fmt: skip
+        ("tone", "warm neutral", "let go"),
+        ("tone", "cool neutral", "let go"),
+    ]
     http.post(f"{at}/rail/change", json={"pieces": ["navy coat"], "kept": {"worn_on": ["2031-05-01", "2031-05-02"]}})
     coat = rail(http, at)["navy coat"]
     assert (coat["cost_per_wear"], coat["kept"]["verdict"]) == (45.0, "let go")

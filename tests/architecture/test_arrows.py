@@ -7,13 +7,19 @@ import pytest
 
 SOURCE = Path(__file__).parents[2] / "src/lucid_swatch"
 MAY_IMPORT = {
-    "core": set(), "formats": {"core", "files"}, "files": {"core"}, "store": {"core"}, "outside": {"core"},
-    "usecases": {"core", "files", "store", "outside", "formats"}, "work": {"core", "usecases", "store", "files", "outside", "formats"},
+    "core": set(),
+    "formats": {"core", "files"},
+    "files": {"core"},
+    "store": {"core"},
+    "outside": {"core"},
+    "usecases": {"core", "files", "store", "outside", "formats"},
+    "work": {"core", "usecases", "store", "files", "outside", "formats"},
     "demo": {"core", "usecases", "files", "store", "outside", "work", "formats"},
     "api": {"usecases", "work", "store", "formats", "core", "files", "outside"},
     "cli": {"api", "usecases", "store", "formats", "core", "files", "outside", "assemble", "settings", "demo"},
-    "settings": set(), "assemble": {"core", "formats", "files", "store", "outside", "usecases", "work", "demo", "api", "settings"},
-}  # fmt: skip
+    "settings": set(),
+    "assemble": {"core", "formats", "files", "store", "outside", "usecases", "work", "demo", "api", "settings"},
+}
 CORE_MAY_USE = {"numpy", "cv2", "scipy", "skimage"}
 STANDARD = {
     "dataclasses",

@@ -29,11 +29,13 @@ def kept(demo_template):
         clients = {client.name: client for client in Clients(session).all()}
         client = clients[CELLIST.name]
         yield {
-            "client": client, "clients": clients, "looks": Looks(session).of_client(client.id),
+            "client": client,
+            "clients": clients,
+            "looks": Looks(session).of_client(client.id),
             "photos": {p.name: p for c in clients.values() for p in Photos(session).of_client(c.id)},
             "rails": {name: the_rail(session, c.id) for name, c in clients.items()},
             "truth": {t["file"]: t for t in json.loads((demo_template / "samples/truth.json").read_text())},
-        }  # fmt: skip
+        }
 
 
 def test_the_wardrobe_is_whole(kept):

@@ -11,12 +11,7 @@ from lucid_swatch.formats.document import read_json
 from lucid_swatch.formats.look import LookDocument, parse_looks
 from lucid_swatch.formats.rail import parse_pieces
 
-KNIT = {
-    "id": "knit",
-    "category": "knit",
-    "colours": [{"lab": [30, 0, -3], "share": 1.0}],
-    "pattern": {"type": "solid"},
-}
+KNIT = {"id": "knit", "category": "knit", "colours": [{"lab": [30, 0, -3], "share": 1.0}], "pattern": {"type": "solid"}}
 LOOK = {"format": "lucid-swatch/look", "version": 1, "id": "monday", "pieces": [KNIT]}
 
 
@@ -84,12 +79,7 @@ def test_what_is_no_look_is_refused(value):
 
 
 def test_a_rail_carries_its_school():
-    rail = {
-        "format": "lucid-swatch/rail",
-        "version": 1,
-        "conventions": {"neutrals": "strict"},
-        "pieces": [KNIT],
-    }
+    rail = {"format": "lucid-swatch/rail", "version": 1, "conventions": {"neutrals": "strict"}, "pieces": [KNIT]}
     assert parse_pieces(rail)[1] == STRICT
     with pytest.raises(Refused, match="neither a rail nor a look"):
         parse_pieces({})

@@ -26,10 +26,15 @@ words = st.text(
 def hung(draw, id):
     kept = Kept(
         uses=draw(st.lists(st.sampled_from(["stage", "travel", "a, b"]), max_size=2, unique=True)),
-        seasons=draw(st.lists(st.sampled_from(Season), unique=True)), verdict=draw(st.none() | st.sampled_from(DayVerdict)),
-        fits=draw(st.none() | st.booleans()), price=draw(st.none() | st.floats(0, 1e6)), note=draw(words), care=draw(words),
-        worn_on=draw(st.lists(st.dates(date(2030, 1, 1), date(2031, 1, 1)), max_size=3)), set=draw(words),
-    )  # fmt: skip
+        seasons=draw(st.lists(st.sampled_from(Season), unique=True)),
+        verdict=draw(st.none() | st.sampled_from(DayVerdict)),
+        fits=draw(st.none() | st.booleans()),
+        price=draw(st.none() | st.floats(0, 1e6)),
+        note=draw(words),
+        care=draw(words),
+        worn_on=draw(st.lists(st.dates(date(2030, 1, 1), date(2031, 1, 1)), max_size=3)),
+        set=draw(words),
+    )
     own = PieceDocument.from_core(draw(pieces(id))).model_dump()
     return RailPieceDocument(
         **own | {"label": draw(words), "kept": kept, "hung_at": datetime(2031, 5, 4, 10, 11, tzinfo=UTC)}

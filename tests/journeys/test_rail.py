@@ -9,9 +9,17 @@ from playwright.sync_api import expect
 
 AXE = Path(__file__).parents[2] / "web/node_modules/axe-core/axe.min.js"
 IN_DOUBT = [
-    [90, 4, 3], [52, 4, 9], [50, 4, 10], [60, 3, 10], [60, 4, 11], [40, 3, 9], [30, 3, 8], [50, 2, 9], [70, 2, 10],
+    [90, 4, 3],
+    [52, 4, 9],
+    [50, 4, 10],
+    [60, 3, 10],
+    [60, 4, 11],
+    [40, 3, 9],
+    [30, 3, 8],
+    [50, 2, 9],
+    [70, 2, 10],
     [65, 3, 11],
-]  # fmt: skip
+]
 
 
 def rail_file(pieces):

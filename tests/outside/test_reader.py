@@ -38,8 +38,7 @@ def test_a_cold_device_would_be_off_without_its_tile(device, reader):
 
 
 @pytest.mark.parametrize(
-    ("under", "calibrated", "says"),
-    [("tile", False, "has not been calibrated"), ("nothing", True, "was lifted")],
+    ("under", "calibrated", "says"), [("tile", False, "has not been calibrated"), ("nothing", True, "was lifted")]
 )
 def test_what_it_cannot_read_is_said(device, reader, under, calibrated, says):
     if calibrated:
@@ -86,11 +85,16 @@ class Device:
 @pytest.mark.parametrize(
     ("answer", "says"),
     [
-        (b"LAB 1 2\n", "no colour"), (b"LAB x y z\n", "no colour"), (b"LAB nan 0 0\n", "no colour"),
-        (b"LAB 900 0 0\n", "no colour"), (b"LAB 50 0", "broke off"), (b"", "broke off"), (b"\xff\xfe\n", "no colour"),
+        (b"LAB 1 2\n", "no colour"),
+        (b"LAB x y z\n", "no colour"),
+        (b"LAB nan 0 0\n", "no colour"),
+        (b"LAB 900 0 0\n", "no colour"),
+        (b"LAB 50 0", "broke off"),
+        (b"", "broke off"),
+        (b"\xff\xfe\n", "no colour"),
         (b"ERROR gremlins\n", "reports a fault"),
     ],
-)  # fmt: skip
+)
 def test_a_broken_answer_is_refused(answer, says):
     with pytest.raises(Refused, match=says):
         SocketReader(Device(answer).port, pause=lambda seconds: None).read()

@@ -51,9 +51,13 @@ def test_a_second_application_on_a_folder_is_refused_and_disturbs_nothing(data):
     with running("serve", data) as url, asking(url) as http:
         client = http.post("/api/clients", json={"name": "Maren", "consent": True}).json()["id"]
         second = subprocess.run(
-            [COMMAND, "serve", "--port", "0"], env=environment_for("serve", data), capture_output=True, text=True,
-            timeout=60, check=False,
-        )  # fmt: skip
+            [COMMAND, "serve", "--port", "0"],
+            env=environment_for("serve", data),
+            capture_output=True,
+            text=True,
+            timeout=60,
+            check=False,
+        )
         assert second.returncode == 1
         assert url.split("?")[0] in second.stderr
         assert "Traceback" not in second.stderr

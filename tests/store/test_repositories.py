@@ -38,9 +38,16 @@ from tests.strategies import pieces
 
 NOW = datetime(2031, 5, 4, 10, 11, tzinfo=UTC)
 MAREN = ClientRecord(
-    "maren", "Maren", date(2031, 5, 4), NOW, "plays the cello", "colour reading", undertone=Undertone.WARM,
-    conventions=Conventions(strict_neutrals=True), about={"tan": True},
-)  # fmt: skip
+    "maren",
+    "Maren",
+    date(2031, 5, 4),
+    NOW,
+    "plays the cello",
+    "colour reading",
+    undertone=Undertone.WARM,
+    conventions=Conventions(strict_neutrals=True),
+    about={"tan": True},
+)
 
 
 @pytest.fixture
@@ -77,9 +84,15 @@ def test_faces_count_for_the_colouring_unless_they_are_put_aside(session):
 
 def test_the_newest_trial_with_a_verdict_is_the_one_that_counts(session):
     told = {
-        "undertone": -0.7, "undertone_doubt": 0.1, "depth": 0.4, "depth_doubt": 0.1, "clarity": 0.5, "clarity_doubt": 0.1,
-        "warm": 0.01, "balanced": 0.02,
-    }  # fmt: skip
+        "undertone": -0.7,
+        "undertone_doubt": 0.1,
+        "depth": 0.4,
+        "depth_doubt": 0.1,
+        "clarity": 0.5,
+        "clarity_doubt": 0.1,
+        "warm": 0.01,
+        "balanced": 0.02,
+    }
     trials = Trials(session)
     for day, (id, reading) in enumerate([("old", {**told, "undertone": 0.5}), ("new", told), ("begun", None)], start=5):
         trials.add(TrialRecord(id, "maren", NOW.replace(day=day), (), (), None, reading))

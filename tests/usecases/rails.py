@@ -13,9 +13,13 @@ from lucid_swatch.usecases.clients import add_client
 NOW = datetime(2031, 5, 4, 10, 11, tzinfo=UTC)
 NAVY, CREAM, TAN, RED, OLIVE = [21, 4, -22], [89, 2, 16], [57, 15, 29], [44, 60, 36], [42, -2, 13]
 WARDROBE = [
-    ("cream top", Category.TOP, CREAM), ("red knit", Category.KNIT, RED), ("navy trousers", Category.TROUSERS, NAVY),
-    ("olive skirt", Category.SKIRT, OLIVE), ("tan shoes", Category.SHOES, TAN), ("navy coat", Category.COAT, NAVY),
-]  # fmt: skip
+    ("cream top", Category.TOP, CREAM),
+    ("red knit", Category.KNIT, RED),
+    ("navy trousers", Category.TROUSERS, NAVY),
+    ("olive skirt", Category.SKIRT, OLIVE),
+    ("tan shoes", Category.SHOES, TAN),
+    ("navy coat", Category.COAT, NAVY),
+]
 
 
 def piece(id, category, lab, **values):

@@ -315,8 +315,11 @@ def test_the_command_makes_one_while_the_application_runs(coat, sessions, data, 
     with sessions.begin():  # somebody is just writing
         done = subprocess.run(
             [sys.executable, "-m", "lucid_swatch", "backup", str(tmp_path / "b.zip"), "--data", str(data)],
-            capture_output=True, text=True, timeout=120, check=False,
-        )  # fmt: skip
+            capture_output=True,
+            text=True,
+            timeout=120,
+            check=False,
+        )
     assert done.returncode == 0, done.stderr
     assert "whole" in done.stdout
     assert read_backup(tmp_path / "b.zip").files > 5

@@ -10,7 +10,7 @@ from PIL import Image
 
 from lucid_swatch.core.garment.vocabulary import Category, Undertone, Worn
 from lucid_swatch.core.look.look import Conventions
-from lucid_swatch.core.look.weights import standard_weights
+from lucid_swatch.core.look.scorer.weights import standard_weights
 from lucid_swatch.core.problems import Refused
 from lucid_swatch.formats.client import About
 from lucid_swatch.formats.kept_look import KeptLookDocument

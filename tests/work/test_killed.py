@@ -21,9 +21,13 @@ SETTLES_WITHIN = 240
 
 def start(data):
     process = subprocess.Popen(
-        [COMMAND, "serve", "--port", "0"], env=environment_for("serve", data), stdout=subprocess.PIPE,
-        stderr=subprocess.DEVNULL, text=True, start_new_session=True,
-    )  # fmt: skip
+        [COMMAND, "serve", "--port", "0"],
+        env=environment_for("serve", data),
+        stdout=subprocess.PIPE,
+        stderr=subprocess.DEVNULL,
+        text=True,
+        start_new_session=True,
+    )
     return process, asking(wait_for_address(process))
 
 

@@ -49,9 +49,14 @@ def make_app(context: Context) -> FastAPI:
         context.sessions.close()
 
     app = FastAPI(
-        title="Lucid Swatch", version="1", lifespan=life, docs_url=None, redoc_url=None, openapi_url=None,
+        title="Lucid Swatch",
+        version="1",
+        lifespan=life,
+        docs_url=None,
+        redoc_url=None,
+        openapi_url=None,
         generate_unique_id_function=operation_name,
-    )  # fmt: skip
+    )
     app.state.context = context
     install(app)
     app.include_router(api_router())

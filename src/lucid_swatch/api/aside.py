@@ -72,16 +72,24 @@ def get_holdings(session: ReadSession, context: InContext) -> HoldingsAnswer:
     """Where the data is, how much of it, and about whom."""
     found: Holdings = holdings(session, context.folder)
     return HoldingsAnswer(
-        folder=str(context.folder.path), bytes=found.bytes, photos=found.photos, free=found.free,
+        folder=str(context.folder.path),
+        bytes=found.bytes,
+        photos=found.photos,
+        free=found.free,
         clients=[
             HeldAnswer(
-                client_id=one.client.id, name=one.client.name, photos=one.photos, portraits=one.portraits,
-                pieces=one.pieces, looks=one.looks, bytes=one.bytes,
+                client_id=one.client.id,
+                name=one.client.name,
+                photos=one.photos,
+                portraits=one.portraits,
+                pieces=one.pieces,
+                looks=one.looks,
+                bytes=one.bytes,
             )
             for one in found.clients
         ],
         aside=[_aside(one) for one in list_aside(session, context.folder)],
-    )  # fmt: skip
+    )
 
 
 def _aside(one: Aside) -> AsideAnswer:

@@ -9,7 +9,7 @@ from lucid_swatch.core.colour.arrays import FloatArray
 from lucid_swatch.core.colour.spaces import lab_to_hex
 from lucid_swatch.core.garment.vocabulary import Bin, Category, Metal
 from lucid_swatch.core.garment.wardrobe import MadeOf, Share
-from lucid_swatch.core.look.outfits import GOOD
+from lucid_swatch.core.look.dressing.outfits import GOOD
 from lucid_swatch.formats.palette import PaletteColour
 from lucid_swatch.store.records import ChangeRecord, HungPiece, PaletteRecord
 from lucid_swatch.usecases.audit import Audit, Work
@@ -241,22 +241,27 @@ def audit_answer(found: Audit) -> AuditAnswer:
         gone = [one for name, one in known.items() if name not in {share.name for share in now}]
         return [
             ShareAnswer(
-                name=one.name, share=0.0 if one in gone else round(one.share, 4), hex=lab_to_hex(_array(one.lab)),
+                name=one.name,
+                share=0.0 if one in gone else round(one.share, 4),
+                hex=lab_to_hex(_array(one.lab)),
                 before=None if before is None else round(known[one.name].share, 4) if one.name in known else 0.0,
                 pieces=[] if one in gone else list(one.pieces),
             )
             for one in (*now, *gone)
-        ]  # fmt: skip
+        ]
 
     then = before or MadeOf((), (), (), ())
     return AuditAnswer(
-        sorts=shares(made.sorts, then.sorts), families=shares(made.families, then.families),
-        temperatures=shares(made.temperatures, then.temperatures), lightness=shares(made.lightness, then.lightness),
+        sorts=shares(made.sorts, then.sorts),
+        families=shares(made.families, then.families),
+        temperatures=shares(made.temperatures, then.temperatures),
+        lightness=shares(made.lightness, then.lightness),
         heavy=[one.name for one in made.heavy],
-        in_range=None if found.in_range is None else round(found.in_range, 3), metals=dict(found.metals),
+        in_range=None if found.in_range is None else round(found.in_range, 3),
+        metals=dict(found.metals),
         duplicates=[DuplicateAnswer(first=a, second=b, difference=round(d, 1)) for a, b, d in found.duplicates],
         since=found.since,
-    )  # fmt: skip
+    )
 
 
 def _array(lab: object) -> FloatArray:
@@ -267,12 +272,16 @@ def work_answer(found: Work) -> WorkAnswer:
     """How hard a rail works, as the rail shows it."""
     outfits = found.outfits
     return WorkAnswer(
-        looks=outfits.looks, good=outfits.good, good_from=GOOD, drawn=outfits.drawn, each=outfits.each,
+        looks=outfits.looks,
+        good=outfits.good,
+        good_from=GOOD,
+        drawn=outfits.drawn,
+        each=outfits.each,
         openings=[
             OpeningAnswer(category=one.category, name=one.name, hex=lab_to_hex(_array(one.lab)), looks=one.looks)
             for one in found.openings
         ],
-    )  # fmt: skip
+    )
 
 
 def company_answer(found: Company, rail: dict[str, HungPiece]) -> CompanyAnswer:
@@ -280,14 +289,17 @@ def company_answer(found: Company, rail: dict[str, HungPiece]) -> CompanyAnswer:
     beside = [
         [
             PartnerAnswer(
-                piece_id=one.piece.id, label=one.piece.called, score=one.score,
-                because="" if one.because is None else one.because.text, hex=lab_to_hex(one.piece.lab[0]),
+                piece_id=one.piece.id,
+                label=one.piece.called,
+                score=one.score,
+                because="" if one.because is None else one.because.text,
+                hex=lab_to_hex(one.piece.lab[0]),
                 picture=picture_of(rail.get(one.piece.id), "colour-0.jpg"),
             )
             for one in some
         ]
         for some in (found.partners, found.fights)
-    ]  # fmt: skip
+    ]
     same, clashes = (
         [neighbour_answer(one, rail.get(one.piece.id)) for one in some] for some in (found.same, found.clashes)
     )
@@ -299,7 +311,9 @@ def palette_answer(
 ) -> PaletteAnswer:
     """A palette against a rail. kept: under what it is kept, if it is."""
     return PaletteAnswer(
-        id=None if kept is None else kept.id, name="" if kept is None else kept.name, within=within,
+        id=None if kept is None else kept.id,
+        name="" if kept is None else kept.name,
+        within=within,
         colours=[
             PaletteColourAnswer(name=one.name, lab=one.lab, hex=one.hex, covers=round(covers, 4))
             for one, covers in zip(colours, fitted.covered, strict=True)
@@ -307,12 +321,15 @@ def palette_answer(
         covers=round(fitted.share, 4),
         pieces=[
             InPaletteAnswer(
-                piece_id=one.piece_id, inside=one.inside, share=round(one.share, 3), difference=round(one.difference, 1),
+                piece_id=one.piece_id,
+                inside=one.inside,
+                share=round(one.share, 3),
+                difference=round(one.difference, 1),
                 nearest=one.nearest,
             )
             for one in fitted.pieces
         ],
-    )  # fmt: skip
+    )
 
 
 def change_answer(change: ChangeRecord) -> ChangeAnswer:
@@ -323,20 +340,31 @@ def change_answer(change: ChangeRecord) -> ChangeAnswer:
 def import_answer(plan: Plan) -> ImportAnswer:
     """What taking a rail in does."""
     return ImportAnswer(
-        added=list(plan.added), changed={label: list(what) for label, what in plan.changed}, same=plan.same,
-        photos=plan.photos, dropped=list(plan.dropped),
-    )  # fmt: skip
+        added=list(plan.added),
+        changed={label: list(what) for label, what in plan.changed},
+        same=plan.same,
+        photos=plan.photos,
+        dropped=list(plan.dropped),
+    )
 
 
 def habit_answer(found: Proposal) -> HabitAnswer:
     """A habit, with what moving the border would do."""
     habit = found.habit
     return HabitAnswer(
-        family=habit.family, name=habit.name, read=habit.read, said=habit.said, labels=list(found.labels),
-        hex=lab_to_hex(_array(habit.leaning.lab)), warmth=habit.leaning.warmth, limit=habit.leaning.limit,
+        family=habit.family,
+        name=habit.name,
+        read=habit.read,
+        said=habit.said,
+        labels=list(found.labels),
+        hex=lab_to_hex(_array(habit.leaning.lab)),
+        warmth=habit.leaning.warmth,
+        limit=habit.leaning.limit,
         enough=habit.enough,
-        moves=[MovedAnswer(label=m.piece.called, client=m.client, now=Bin(m.now), then=Bin(m.then)) for m in found.moves],
-    )  # fmt: skip
+        moves=[
+            MovedAnswer(label=m.piece.called, client=m.client, now=Bin(m.now), then=Bin(m.then)) for m in found.moves
+        ],
+    )
 
 
 def leaning_answer(kept: dict[str, object]) -> LeaningAnswer:

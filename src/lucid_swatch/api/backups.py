@@ -78,9 +78,13 @@ def get_backups(session: ReadSession, context: InContext) -> BackupsAnswer:
     kept = keeping(session, data)
     found = list_backups(kept.place)
     return BackupsAnswer(
-        place=str(kept.place), chosen=kept.chosen, same_disk=_disk(kept.place) == _disk(data), problem=kept.problem,
-        backups=[_backup(one) for one in found], by_hand=_by_hand(context.backups.by_hand),
-    )  # fmt: skip
+        place=str(kept.place),
+        chosen=kept.chosen,
+        same_disk=_disk(kept.place) == _disk(data),
+        problem=kept.problem,
+        backups=[_backup(one) for one in found],
+        by_hand=_by_hand(context.backups.by_hand),
+    )
 
 
 def _disk(path: Path) -> int | None:
@@ -95,9 +99,14 @@ def _disk(path: Path) -> int | None:
 
 def _backup(one: Backup) -> BackupAnswer:
     return BackupAnswer(
-        name=one.file.name, made_at=one.made_at, bytes=one.bytes, files=one.files,
-        by_itself=not one.file.name.startswith("by-hand"), sealed=one.sealed, missing=len(one.missing),
-    )  # fmt: skip
+        name=one.file.name,
+        made_at=one.made_at,
+        bytes=one.bytes,
+        files=one.files,
+        by_itself=not one.file.name.startswith("by-hand"),
+        sealed=one.sealed,
+        missing=len(one.missing),
+    )
 
 
 def _by_hand(now: ByHand | None) -> ByHandAnswer | None:

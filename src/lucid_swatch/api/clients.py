@@ -16,28 +16,14 @@ from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.records import ClientRecord
 from lucid_swatch.usecases.backups import clear_of
 from lucid_swatch.usecases.changes import recorded
-from lucid_swatch.usecases.clients import (
-    add_client,
-    archive,
-    give_consent,
-    withdraw_consent,
-    write_about,
-)
+from lucid_swatch.usecases.clients import add_client, archive, give_consent, withdraw_consent, write_about
 from lucid_swatch.usecases.erase import erase_client
 from lucid_swatch.usecases.rail import sorted_pieces
 from lucid_swatch.usecases.take_out import archive_name, write_client_archive
 
 from .colouring_documents import face_answer, face_pictures, portrait_answer
 from .context import Id, InContext, ReadSession, UnitOfWork, in_one_change
-from .documents import (
-    ArchiveRequest,
-    BookEntry,
-    ClientAnswer,
-    ClientChange,
-    ConsentRequest,
-    ErasedAnswer,
-    NewClient,
-)
+from .documents import ArchiveRequest, BookEntry, ClientAnswer, ClientChange, ConsentRequest, ErasedAnswer, NewClient
 from .downloads import zip_download
 from .rail_documents import bolt_of
 
@@ -52,14 +38,21 @@ def client_answer(session: Session, client: ClientRecord) -> ClientAnswer:
 def _own_values(session: Session, client: ClientRecord) -> dict[str, Any]:
     pictures = {} if client.portrait is None else face_pictures(client.portrait)
     return {
-        "id": client.id, "name": client.name, "note": client.note, "consent_on": client.consent_on,
-        "consent_for": client.consent_for, "consent_withdrawn_on": client.consent_withdrawn_on,
-        "archived": client.archived_at is not None, "about": About.model_validate(client.about),
-        "face": face_answer(client), "portrait": pictures.get("face"), "person": pictures.get("person"),
+        "id": client.id,
+        "name": client.name,
+        "note": client.note,
+        "consent_on": client.consent_on,
+        "consent_for": client.consent_for,
+        "consent_withdrawn_on": client.consent_withdrawn_on,
+        "archived": client.archived_at is not None,
+        "about": About.model_validate(client.about),
+        "face": face_answer(client),
+        "portrait": pictures.get("face"),
+        "person": pictures.get("person"),
         "portraits": [portrait_answer(face) for face in client.faces],
         "neutrals": "strict" if client.conventions.strict_neutrals else "broad",
         "waiting": Photos(session).waiting(client.id),
-    }  # fmt: skip
+    }
 
 
 @router.get("")
@@ -70,10 +63,13 @@ def list_clients(session: ReadSession) -> list[BookEntry]:
         rail = sorted_pieces(Pieces(session).of_client(client.id), client.conventions.school)
         entries.append(
             BookEntry(
-                **_own_values(session, client), pieces=len(rail), doubtful=sum(one.doubtful for one in rail),
-                looks=len(Looks(session).of_client(client.id)), bolt=bolt_of(rail),
+                **_own_values(session, client),
+                pieces=len(rail),
+                doubtful=sum(one.doubtful for one in rail),
+                looks=len(Looks(session).of_client(client.id)),
+                bolt=bolt_of(rail),
             )
-        )  # fmt: skip
+        )
     return entries
 
 
@@ -155,6 +151,9 @@ def erase(context: InContext, client_id: Id) -> ErasedAnswer:
     gone = erase_client(context.sessions, context.folder, client_id, context.queue.without)
     cleared = clear_of(context.sessions, context.folder.path, client_id, datetime.now(UTC))
     return ErasedAnswer(
-        rows=gone.rows, files=list(gone.files), left=list(gone.left), backups_replaced=cleared.replaced,
+        rows=gone.rows,
+        files=list(gone.files),
+        left=list(gone.left),
+        backups_replaced=cleared.replaced,
         backups_left=list(cleared.left),
-    )  # fmt: skip
+    )

@@ -269,9 +269,12 @@ def colouring_answer(reading: FaceReading | None) -> ColouringAnswer | None:
         )
 
     return ColouringAnswer(
-        undertone=told(reading.undertone), depth=told(reading.depth), clarity=told(reading.clarity),
-        contrast=told(reading.contrast), typology_angle=told(reading.typology_angle),
-    )  # fmt: skip
+        undertone=told(reading.undertone),
+        depth=told(reading.depth),
+        clarity=told(reading.clarity),
+        contrast=told(reading.contrast),
+        typology_angle=told(reading.typology_angle),
+    )
 
 
 def face_answer(client: ClientRecord) -> FaceAnswer:
@@ -283,11 +286,16 @@ def face_answer(client: ClientRecord) -> FaceAnswer:
         return None if lab is None else face_colour(lab)
 
     return FaceAnswer(
-        skin=colour(face.skin), hair=colour(face.hair), eyes=colour(face.eyes), undertone=client.undertone,
-        trust=0.0 if read is None else round(read.undertone_trust, 2), read=colouring_answer(whole.read),
+        skin=colour(face.skin),
+        hair=colour(face.hair),
+        eyes=colour(face.eyes),
+        undertone=client.undertone,
+        trust=0.0 if read is None else round(read.undertone_trust, 2),
+        read=colouring_answer(whole.read),
         held=colouring_answer(None if whole.trial is None else after_trial(None, whole.trial)),
-        counts=colouring_answer(whole.counts), disagree=list(whole.disagree),
-    )  # fmt: skip
+        counts=colouring_answer(whole.counts),
+        disagree=list(whole.disagree),
+    )
 
 
 def portrait_answer(face: FaceRecord) -> PortraitAnswer:
@@ -296,11 +304,21 @@ def portrait_answer(face: FaceRecord) -> PortraitAnswer:
     alone = read_face({part: np.array(lab) for part, lab in face.colours.items()}, face.doubts) if colours else None
     places = {part: [SpotPlace(x=x, y=y) for x, y in face.spots.get(part, [])] for part in ("skin", "hair", "eyes")}
     return PortraitAnswer(
-        id=face.id, source=face.source, name=face.name, created_at=face.created_at, pictures=face_pictures(face),
-        spots=SpotsDocument(**places), neutral=None if face.neutral is None else NeutralMark(**face.neutral),
-        veils=[Veil(v) for v in face.veils], light=None if face.light is None else LightReference(face.light["reference"]),
-        note=face.note, colours=colours, doubts=face.doubts, colouring=colouring_answer(alone), in_use=face.in_use,
-    )  # fmt: skip
+        id=face.id,
+        source=face.source,
+        name=face.name,
+        created_at=face.created_at,
+        pictures=face_pictures(face),
+        spots=SpotsDocument(**places),
+        neutral=None if face.neutral is None else NeutralMark(**face.neutral),
+        veils=[Veil(v) for v in face.veils],
+        light=None if face.light is None else LightReference(face.light["reference"]),
+        note=face.note,
+        colours=colours,
+        doubts=face.doubts,
+        colouring=colouring_answer(alone),
+        in_use=face.in_use,
+    )
 
 
 def face_pictures(face: FaceRecord) -> dict[str, str]:
@@ -315,23 +333,31 @@ def trial_answer(now: UnderWay, cloth: dict[str, str]) -> TrialAnswer:
     """A trial. cloth: the address of the cloth of a piece, by piece id."""
     drapes = [
         DrapeAnswer(
-            name=d["name"], lab=d["lab"], hex=lab_to_hex(np.array(d["lab"])), picture=cloth.get(d["piece_id"] or ""),
+            name=d["name"], lab=d["lab"], hex=lab_to_hex(np.array(d["lab"])), picture=cloth.get(d["piece_id"] or "")
         )
         for d in now.trial.drapes
-    ]  # fmt: skip
+    ]
     held = [
         HeldAnswer(
-            left=h["left"], right=h["right"], held=Held(h["held"]), warm=round(step.warm, 3),
+            left=h["left"],
+            right=h["right"],
+            held=Held(h["held"]),
+            warm=round(step.warm, 3),
             colouring=_known(after_trial(None, step)),
         )
         for h, step in zip(now.trial.held, now.steps, strict=True)
-    ]  # fmt: skip
+    ]
     return TrialAnswer(
-        id=now.trial.id, created_at=now.trial.created_at, ended=now.trial.ended_at is not None, drapes=drapes, held=held,
-        pair=None if now.pair is None else list(now.pair), in_doubt=list(now.in_doubt),
+        id=now.trial.id,
+        created_at=now.trial.created_at,
+        ended=now.trial.ended_at is not None,
+        drapes=drapes,
+        held=held,
+        pair=None if now.pair is None else list(now.pair),
+        in_doubt=list(now.in_doubt),
         warm=None if now.reading is None else round(now.reading.warm, 3),
         balanced=None if now.reading is None else round(now.reading.balanced, 3),
-    )  # fmt: skip
+    )
 
 
 def _known(reading: FaceReading | None) -> ColouringAnswer:
@@ -352,19 +378,25 @@ def follows_answer(follows: Follows, cloth: dict[str, str]) -> FollowsAnswer:
             for lab, name, fit in zip(found.lab, found.names, found.fit, strict=True)
         ]
         return SuitingRange(
-            colours=colours, lightness=[float(round(v)) for v in found.lightness],
+            colours=colours,
+            lightness=[float(round(v)) for v in found.lightness],
             chroma=[float(round(v)) for v in found.chroma],
-        )  # fmt: skip
+        )
 
     return FollowsAnswer(
-        neutrals=told(suits.neutrals), tones=told(suits.tones),
+        neutrals=told(suits.neutrals),
+        tones=told(suits.tones),
         metals=[SuitingMetal(metal=metal, chance=round(chance, 2)) for metal, chance in suits.metals],
         contrast=None if suits.contrast is None else [float(round(v)) for v in suits.contrast],
         pieces=[
             SuitingPiece(
-                piece_id=one.piece.id, label=one.piece.called, hex=lab_to_hex(one.piece.lab[0]),
-                picture=cloth.get(one.piece.id), fit=round(fit, 2), inside=inside,
+                piece_id=one.piece.id,
+                label=one.piece.called,
+                hex=lab_to_hex(one.piece.lab[0]),
+                picture=cloth.get(one.piece.id),
+                fit=round(fit, 2),
+                inside=inside,
             )
             for one, fit, inside in follows.pieces
         ],
-    )  # fmt: skip
+    )

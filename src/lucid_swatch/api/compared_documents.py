@@ -65,10 +65,14 @@ def frame_answer(frame: Frame) -> FrameAnswer:
 def compared_photo_answer(photo: ComparedPhoto) -> ComparedPhotoAnswer:
     """A photo."""
     return ComparedPhotoAnswer(
-        id=photo.id, created_at=photo.created_at, name=photo.name, rows=photo.rows, columns=photo.columns,
+        id=photo.id,
+        created_at=photo.created_at,
+        name=photo.name,
+        rows=photo.rows,
+        columns=photo.columns,
         picture=f"/api/compared-photos/{photo.id}/picture.jpg",
         frame=frame_answer(Frame(*(photo.face or photo.figure))),
-    )  # fmt: skip
+    )
 
 
 def beside_answer(left_id: str, right_id: str, pair: Beside) -> BesideAnswer:
@@ -76,10 +80,12 @@ def beside_answer(left_id: str, right_id: str, pair: Beside) -> BesideAnswer:
     path = "/api/compared-photos/{}/picture.jpg?beside={}"
     light = pair.light
     return BesideAnswer(
-        left=frame_answer(pair.left), right=frame_answer(pair.right), left_picture=path.format(left_id, right_id),
+        left=frame_answer(pair.left),
+        right=frame_answer(pair.right),
+        left_picture=path.format(left_id, right_id),
         right_picture=path.format(right_id, left_id),
         light="cards" if pair.by_cards else "apart" if light is None else "ground",
         changed=None if pair.changed is None else "left" if pair.changed == left_id else "right",
         apart=None if light is None else round(light.apart, 1),
         remaining=None if light is None else round(light.remaining, 1),
-    )  # fmt: skip
+    )

@@ -5,11 +5,7 @@ from typing import Literal
 
 from pydantic import Field
 
-from lucid_swatch.core.garment.vocabulary import (
-    Bin,
-    Undertone,
-    Worn,
-)
+from lucid_swatch.core.garment.vocabulary import Bin, Undertone, Worn
 from lucid_swatch.core.look.look import Intent
 from lucid_swatch.formats.client import About
 from lucid_swatch.formats.kept_look import KeptLookDocument
@@ -411,28 +407,38 @@ def photo_answer(photo: PhotoRecord, likeness: Alike | None = None) -> PhotoAnsw
         return _picture(photo, name)
 
     return PhotoAnswer(
-        id=photo.id, name=photo.name, state=photo.state, stage=photo.stage,
+        id=photo.id,
+        name=photo.name,
+        state=photo.state,
+        stage=photo.stage,
         problem=None if photo.problem is None else ProblemDocument.model_validate(photo.problem),
-        reading=reading, outline=photo.outline,
+        reading=reading,
+        outline=photo.outline,
         neutral=None if photo.neutral is None else NeutralMark.model_validate(photo.neutral),
-        reader=photo.reader, series_from=None if photo.series_light is None else photo.series_light["from"],
+        reader=photo.reader,
+        series_from=None if photo.series_light is None else photo.series_light["from"],
         alike=None if likeness is None else _alike(likeness),
         strokes=len(photo.strokes),
         pictures=PhotoPictures(
-            thumbnail=picture("thumbnail.jpg") if shown else None, as_shot=picture("as-shot.jpg") if shown else None,
-            relit=picture("relit.jpg") if read else None, cloth_only=picture("cloth-only.webp") if read else None,
+            thumbnail=picture("thumbnail.jpg") if shown else None,
+            as_shot=picture("as-shot.jpg") if shown else None,
+            relit=picture("relit.jpg") if read else None,
+            cloth_only=picture("cloth-only.webp") if read else None,
             colours=[picture(f"colour-{k}.jpg") for k in range(len(reading.colours))] if reading and shown else [],
         ),
         doubt=_doubt(photo, reading),
-    )  # fmt: skip
+    )
 
 
 def _alike(found: Alike) -> AlikeAnswer:
     one = found.photo
     return AlikeAnswer(
-        photo_id=one.id, name=one.name, kind=found.kind, hung=one.state is PhotoState.HUNG,
+        photo_id=one.id,
+        name=one.name,
+        kind=found.kind,
+        hung=one.state is PhotoState.HUNG,
         picture=_picture(one, "thumbnail.jpg"),
-    )  # fmt: skip
+    )
 
 
 def _picture(photo: PhotoRecord, name: str) -> str:
@@ -443,11 +449,18 @@ def reading_change(change: Change) -> ReadingChange:
     """A changed reading as the intake shows it."""
     before, after = (MeasurementDocument.model_validate(r) for r in (change.before, change.after))
     return ReadingChange(
-        photo_id=change.photo.id, label=change.label, hung=change.photo.state is PhotoState.HUNG,
-        difference=round(change.difference, 1), before=before.sort.name, after=after.sort.name,
-        before_hex=before.colours[0].hex, after_hex=after.colours[0].hex,
-        bin_before=before.sort.bin, bin_after=after.sort.bin, picture=_picture(change.photo, "thumbnail.jpg"),
-    )  # fmt: skip
+        photo_id=change.photo.id,
+        label=change.label,
+        hung=change.photo.state is PhotoState.HUNG,
+        difference=round(change.difference, 1),
+        before=before.sort.name,
+        after=after.sort.name,
+        before_hex=before.colours[0].hex,
+        after_hex=after.colours[0].hex,
+        bin_before=before.sort.bin,
+        bin_after=after.sort.bin,
+        picture=_picture(change.photo, "thumbnail.jpg"),
+    )
 
 
 def _doubt(photo: PhotoRecord, reading: MeasurementDocument | None) -> float:
@@ -461,16 +474,21 @@ def _doubt(photo: PhotoRecord, reading: MeasurementDocument | None) -> float:
 def taken_answer(taken: TakenIn) -> TakenAnswer:
     """What became of a sent file."""
     return TakenAnswer(
-        name=taken.name, photo=None if taken.photo is None else photo_answer(taken.photo),
+        name=taken.name,
+        photo=None if taken.photo is None else photo_answer(taken.photo),
         problem=None if taken.problem is None else ProblemDocument.of(taken.problem),
-    )  # fmt: skip
+    )
 
 
 def look_answer(look: KeptLook, overall: float) -> LookAnswer:
     """A kept look."""
     return LookAnswer(
-        id=look.id, name=look.name, pieces=list(look.piece_ids), intent=look.intent, overall=overall,
+        id=look.id,
+        name=look.name,
+        pieces=list(look.piece_ids),
+        intent=look.intent,
+        overall=overall,
         kept=KeptLookDocument.model_validate(look.kept),
         verdicts=[PastVerdictAnswer.model_validate(one) for one in look.verdicts],
         created_at=look.created_at,
-    )  # fmt: skip
+    )

@@ -35,9 +35,11 @@ HEADERS = {
         "default-src 'none'; script-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' blob: data:; "
         "font-src 'self'; connect-src 'self'; base-uri 'none'; form-action 'none'; frame-ancestors 'none'"
     ),
-    "x-content-type-options": "nosniff", "referrer-policy": "no-referrer", "cross-origin-resource-policy": "same-origin",
+    "x-content-type-options": "nosniff",
+    "referrer-policy": "no-referrer",
+    "cross-origin-resource-policy": "same-origin",
     "cross-origin-opener-policy": "same-origin",
-}  # fmt: skip
+}
 
 LOCKED = """<!doctype html><html lang="en"><meta charset="utf-8"><title>Lucid Swatch</title>
 <style>body{font:17px/1.5 sans-serif;background:#c9c9c9;color:#1b1b1b;max-width:34em;margin:16vh auto;padding:0 1em}</style>

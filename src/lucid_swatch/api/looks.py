@@ -5,7 +5,7 @@ from typing import Annotated
 from fastapi import APIRouter, File, Response, UploadFile
 from sqlalchemy.orm import Session
 
-from lucid_swatch.core.look.lights import seen_lights
+from lucid_swatch.core.look.seen.lights import seen_lights
 from lucid_swatch.files.photo import MAX_BYTES
 from lucid_swatch.formats.look import ConventionsDocument
 from lucid_swatch.formats.verdict import MendDocument, measures_document, mend_document
@@ -53,16 +53,21 @@ def judge(session: ReadSession, client_id: Id, asked: JudgeRequest) -> JudgedAns
     effects = {id: EffectAnswer(change=e.change, pieces=list(e.pieces)) for id, e in judged.effects.items()}
     stitches = [StitchAnswer(first=s.first, second=s.second, competes=s.competes, code=s.code) for s in judged.stitches]
     return JudgedAnswer(
-        intent=judged.verdict.intent, overall=judged.verdict.overall, measures=measures_document(judged.verdict),
-        mends=[mend_document(mend) for mend in judged.mends], effects=effects, stitches=stitches,
+        intent=judged.verdict.intent,
+        overall=judged.verdict.overall,
+        measures=measures_document(judged.verdict),
+        mends=[mend_document(mend) for mend in judged.mends],
+        effects=effects,
+        stitches=stitches,
         band=None if judged.band is None else BandAnswer(dark=judged.band[0], light=judged.band[1]),
         held_back=[
             HeldBackAnswer(measure=h.measure, text=h.text, pieces=list(h.pieces), costs=h.costs, lost=h.lost)
             for h in judged.held_back
         ],
         notes=[NoteAnswer(key=n.key, text=n.text, pieces=list(n.pieces)) for n in judged.notes],
-        weights=judged.verdict.weights, conventions=ConventionsDocument.from_core(judged.conventions),
-    )  # fmt: skip
+        weights=judged.verdict.weights,
+        conventions=ConventionsDocument.from_core(judged.conventions),
+    )
 
 
 @router.post("/clients/{client_id}/missing-colours")

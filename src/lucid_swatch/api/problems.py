@@ -96,4 +96,6 @@ def install(app: FastAPI) -> None:
         log.error(
             "a request failed: %s\n%s", type(problem).__name__, "".join(traceback.format_tb(problem.__traceback__)[-4:])
         )
-        return answer(500, "something went wrong on our side.", request.url.path, "Nothing was changed. Load the page again.")  # fmt: skip
+        return answer(
+            500, "something went wrong on our side.", request.url.path, "Nothing was changed. Load the page again."
+        )

@@ -166,26 +166,54 @@ def piece_answers(rail: list[OnRail], looks: dict[str, list[str]], strips: dict[
         doubt = [None] * len(share) if piece.uncertainty is None else piece.uncertainty.round(1).tolist()
         colours = [
             ColourAnswer(
-                lab=rounded[start + k], hex=hexes[start + k], share=share[k], uncertainty=doubt[k],
-                part=piece.parts[k] if piece.parts else Part.CLOTH, picture=picture_of(hung, f"colour-{k}.jpg"),
+                lab=rounded[start + k],
+                hex=hexes[start + k],
+                share=share[k],
+                uncertainty=doubt[k],
+                part=piece.parts[k] if piece.parts else Part.CLOTH,
+                picture=picture_of(hung, f"colour-{k}.jpg"),
             )
             for k in range(end - start)
-        ]  # fmt: skip
+        ]
         zone, kept = ZONES[piece.category], Kept.model_validate(hung.kept)
         answers.append(
             PieceAnswer(
-                id=piece.id, label=piece.called, category=piece.category, zone=zone, area=area_of(piece.category),
-                nearness=NEARNESS[zone], colours=colours, pattern=piece.pattern, scale=piece.scale,
-                finish=sorted(f.value for f in piece.finish), metal=piece.metal, volume=piece.volume, length=piece.length,
-                formality=piece.formality, warmth=piece.warmth, worn=piece.worn, bin_said=piece.bin_said,
-                sort=SortDocument.from_core(piece.id, one.sorted), read=SortDocument.from_core(piece.id, one.read),
-                fit=None if one.fit is None else round(one.fit, 3), suits=one.suits, kept=kept,
-                seasons=seasons_of(kept, piece.warmth), cost_per_wear=_cost(kept), looks=looks.get(piece.id, []),
-                doubtful=one.doubtful, lightness=round(rounded[start][0], 1), chroma=strength[start], hue=hue[start],
-                photo_id=hung.photo_id, cloth=picture_of(hung, "cloth.jpg"), strip=strips.get(piece.id),
-                thumbnail=picture_of(hung, "thumbnail.jpg"), created_at=hung.created_at,
+                id=piece.id,
+                label=piece.called,
+                category=piece.category,
+                zone=zone,
+                area=area_of(piece.category),
+                nearness=NEARNESS[zone],
+                colours=colours,
+                pattern=piece.pattern,
+                scale=piece.scale,
+                finish=sorted(f.value for f in piece.finish),
+                metal=piece.metal,
+                volume=piece.volume,
+                length=piece.length,
+                formality=piece.formality,
+                warmth=piece.warmth,
+                worn=piece.worn,
+                bin_said=piece.bin_said,
+                sort=SortDocument.from_core(piece.id, one.sorted),
+                read=SortDocument.from_core(piece.id, one.read),
+                fit=None if one.fit is None else round(one.fit, 3),
+                suits=one.suits,
+                kept=kept,
+                seasons=seasons_of(kept, piece.warmth),
+                cost_per_wear=_cost(kept),
+                looks=looks.get(piece.id, []),
+                doubtful=one.doubtful,
+                lightness=round(rounded[start][0], 1),
+                chroma=strength[start],
+                hue=hue[start],
+                photo_id=hung.photo_id,
+                cloth=picture_of(hung, "cloth.jpg"),
+                strip=strips.get(piece.id),
+                thumbnail=picture_of(hung, "thumbnail.jpg"),
+                created_at=hung.created_at,
             )
-        )  # fmt: skip
+        )
         start = end
     return answers
 
@@ -198,9 +226,14 @@ def neighbour_answer(found: Neighbour, hung: HungPiece | None) -> NeighbourAnswe
     """A near piece, as it hangs."""
     piece = found.piece
     return NeighbourAnswer(
-        piece_id=piece.id, label=piece.called, difference=round(found.difference, 1), within=round(found.within, 1),
-        kin=found.kin, hex=lab_to_hex(piece.lab[0]), picture=picture_of(hung, "colour-0.jpg"),
-    )  # fmt: skip
+        piece_id=piece.id,
+        label=piece.called,
+        difference=round(found.difference, 1),
+        within=round(found.within, 1),
+        kin=found.kin,
+        hex=lab_to_hex(piece.lab[0]),
+        picture=picture_of(hung, "colour-0.jpg"),
+    )
 
 
 def picture_of(hung: HungPiece | None, name: str) -> str | None:
@@ -221,7 +254,7 @@ def bolt_of(rail: list[OnRail]) -> list[BoltColour]:
         parts += [
             (one.sorted.bin, float(lab[0]), lab, area * float(share), one.sorted.name)
             for lab, share in zip(piece.lab, piece.share, strict=True)
-        ]  # fmt: skip
+        ]
     order = list(Bin)
     parts.sort(key=lambda part: (order.index(part[0]), part[1]))
     shown = [part for part in parts if part[3]]

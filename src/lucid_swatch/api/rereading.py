@@ -30,9 +30,7 @@ def start_rereading(context: InContext, client_id: Id) -> RereadingAnswer:
 def show_rereading(session: ReadSession, client_id: Id) -> RereadingAnswer:
     """What the newer readings would change."""
     Clients(session).get(client_id)
-    return RereadingAnswer(
-        waiting=waiting(Photos(session).of_client(client_id)), changes=_changes(session, client_id)
-    )  # fmt: skip
+    return RereadingAnswer(waiting=waiting(Photos(session).of_client(client_id)), changes=_changes(session, client_id))
 
 
 @router.post("/clients/{client_id}/rereading/take", status_code=202)

@@ -8,14 +8,7 @@ from lucid_swatch.core.problems import Problem, Refused
 from lucid_swatch.files.card_pdf import CardSize, card_pdf
 from lucid_swatch.formats.card import CardDocument
 from lucid_swatch.formats.document import json_content, parse
-from lucid_swatch.usecases.reader import (
-    calibrate,
-    card_document,
-    forget_card,
-    measure_patch,
-    measured_card,
-    take_card,
-)
+from lucid_swatch.usecases.reader import calibrate, card_document, forget_card, measure_patch, measured_card, take_card
 from lucid_swatch.usecases.watch import Watched, stop_watching, watch, watched
 
 from .context import Context, InContext, ReadSession, UnitOfWork, in_one_change
@@ -33,8 +26,9 @@ def get_studio(session: ReadSession, context: InContext) -> StudioAnswer:
     card = measured_card(session)
     return StudioAnswer(
         card=None if card is None else [[round(float(v), 1) for v in lab] for lab in card],
-        reader=_reader_name(context), watched=folder,
-    )  # fmt: skip
+        reader=_reader_name(context),
+        watched=folder,
+    )
 
 
 def _watched(found: Watched) -> WatchedAnswer:

@@ -115,6 +115,10 @@ def forget_compared(session: UnitOfWork, compared_id: Id) -> LetGoAnswer:
 
 def _answer(compared: SideBySide) -> SideBySideAnswer:
     return SideBySideAnswer(
-        id=compared.id, created_at=compared.created_at, left=SideAnswer(**compared.left),
-        right=SideAnswer(**compared.right), better=compared.better, note=compared.note,
-    )  # fmt: skip
+        id=compared.id,
+        created_at=compared.created_at,
+        left=SideAnswer(**compared.left),
+        right=SideAnswer(**compared.right),
+        better=compared.better,
+        note=compared.note,
+    )

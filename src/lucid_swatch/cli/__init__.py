@@ -10,9 +10,12 @@ from .serve import demo, serve
 from .sort import sort
 
 app = typer.Typer(
-    name="lucid-swatch", no_args_is_help=True, add_completion=False, pretty_exceptions_enable=False,
+    name="lucid-swatch",
+    no_args_is_help=True,
+    add_completion=False,
+    pretty_exceptions_enable=False,
     help="Measures, sorts and scores the colours of a client's wardrobe.",
-)  # fmt: skip
+)
 app.command()(measure)
 app.command()(sort)
 app.command()(score)

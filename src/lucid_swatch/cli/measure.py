@@ -83,9 +83,7 @@ def _marks(path: Path | None) -> dict[str, NeutralPoint]:
     content = read_json(path)
     if not isinstance(content, dict):
         raise Refused(
-            "the marks are not an object of file names.",
-            path.name,
-            'Write {"coat.jpg": {"x": 0.8, "y": 0.9}}.',
+            "the marks are not an object of file names.", path.name, 'Write {"coat.jpg": {"x": 0.8, "y": 0.9}}.'
         )
     marks = {name: parse(Mark, mark, f"$.{name}") for name, mark in content.items()}
     return {name: NeutralPoint(m.x, m.y, m.lightness) for name, m in marks.items()}
@@ -103,12 +101,6 @@ def _print_readable(answers: list[dict[str, Any]]) -> None:
         pattern = " ".join(filter(None, [answer["pattern"]["scale"], answer["pattern"]["type"]]))
         sort = answer["sort"]
         rows.append(
-            [
-                answer["photo"]["file"],
-                f"{sort['bin']} ({sort['confidence']:.0%})",
-                sort["undertone"],
-                pattern,
-                colours,
-            ]
+            [answer["photo"]["file"], f"{sort['bin']} ({sort['confidence']:.0%})", sort["undertone"], pattern, colours]
         )
     print_table(["photo", "hangs", "undertone", "pattern", "colours"], rows)

@@ -5,7 +5,7 @@ from typing import Annotated
 
 import typer
 
-from lucid_swatch.core.look.mends import find_mends
+from lucid_swatch.core.look.dressing.mends import find_mends
 from lucid_swatch.core.look.verdict import MEASURES, judge
 from lucid_swatch.core.problems import Problem
 from lucid_swatch.formats.document import read_json

@@ -113,7 +113,9 @@ def open_port(wanted: int) -> socket.socket:
         except OSError as problem:
             listening.close()
             if problem.errno not in (errno.EADDRINUSE, errno.EACCES):
-                raise Refused(f"the port cannot be opened ({problem.strerror}).", str(port), "Choose another with --port.") from None  # fmt: skip
+                raise Refused(
+                    f"the port cannot be opened ({problem.strerror}).", str(port), "Choose another with --port."
+                ) from None
         else:
             return listening
     raise Refused(f"no port from {wanted} on is free.", "port", "Choose another with --port.")

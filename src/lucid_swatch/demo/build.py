@@ -44,13 +44,19 @@ def build_demo(folder: Path, progress: Progress = lambda text: None, workers: in
     if (folder / FILE).is_file():
         return
     if folder.exists() and any(folder.iterdir()):
-        raise Refused("the demo folder holds other files.", str(folder), "Empty it or set LUCID_SWATCH_DEMO_DATA to another.")  # fmt: skip
+        raise Refused(
+            "the demo folder holds other files.", str(folder), "Empty it or set LUCID_SWATCH_DEMO_DATA to another."
+        )
     try:
         folder.parent.mkdir(parents=True, exist_ok=True)
         making = Path(tempfile.mkdtemp(dir=folder.parent, prefix=".lucid-swatch-demo-"))
     except OSError as problem:
         reason = (problem.strerror or "unknown reason").lower()
-        raise Refused(f"the demo cannot be made ({reason}).", str(folder), "Set LUCID_SWATCH_DEMO_DATA to a folder that can be written.") from None  # fmt: skip
+        raise Refused(
+            f"the demo cannot be made ({reason}).",
+            str(folder),
+            "Set LUCID_SWATCH_DEMO_DATA to a folder that can be written.",
+        ) from None
     try:
         _fill(making, progress, workers)
         _put_in_place(making, folder)

@@ -34,11 +34,24 @@ class Sample:
 
 
 def sample(
-    file: str, label: str, category: C, lab: tuple[tuple[float, float, float], ...], room: Room, *, pattern: P = P.SOLID,
-    repeat: float = 0.1, finish: tuple[F, ...] = (), style: str = "", size: float = 0.46, folds: float = 1.0,
-    hardware: tuple[float, float, float] = (30.0, 3.0, 5.0), lining: tuple[float, float, float] = (28.0, 2.0, 4.0),
-    hung: bool = True, pattern_said: P | None = None, **said: object,
-) -> Sample:  # fmt: skip
+    file: str,
+    label: str,
+    category: C,
+    lab: tuple[tuple[float, float, float], ...],
+    room: Room,
+    *,
+    pattern: P = P.SOLID,
+    repeat: float = 0.1,
+    finish: tuple[F, ...] = (),
+    style: str = "",
+    size: float = 0.46,
+    folds: float = 1.0,
+    hardware: tuple[float, float, float] = (30.0, 3.0, 5.0),
+    lining: tuple[float, float, float] = (28.0, 2.0, 4.0),
+    hung: bool = True,
+    pattern_said: P | None = None,
+    **said: object,
+) -> Sample:
     cloth = Cloth(lab, pattern, repeat, finish, folds)
     subject = Subject(category, cloth, style, lining=lining, hardware=hardware, size=size)
     word = Word(category=category, label=label, finish=finish or None, pattern=pattern_said, **said)  # type: ignore[arg-type]

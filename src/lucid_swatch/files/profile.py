@@ -8,9 +8,16 @@ import struct
 from PIL import ImageCms
 
 NUMBERS = {
-    "rXYZ": "XYZ ", "gXYZ": "XYZ ", "bXYZ": "XYZ ", "wtpt": "XYZ ", "chad": "sf32",
-    "rTRC": "curve", "gTRC": "curve", "bTRC": "curve", "kTRC": "curve",
-}  # fmt: skip
+    "rXYZ": "XYZ ",
+    "gXYZ": "XYZ ",
+    "bXYZ": "XYZ ",
+    "wtpt": "XYZ ",
+    "chad": "sf32",
+    "rTRC": "curve",
+    "gTRC": "curve",
+    "bTRC": "curve",
+    "kTRC": "curve",
+}
 """The tags of a profile by matrix and curves, and the types that they may have."""
 NEEDED = ({"rXYZ", "gXYZ", "bXYZ", "rTRC", "gTRC", "bTRC"}, {"kTRC"})
 PARAMETERS = {0: 1, 1: 3, 2: 4, 3: 5, 4: 7}

@@ -26,8 +26,10 @@ def seal(content: IO[bytes], target: IO[bytes], passphrase: str, about: dict[str
     """Writes content, sealed, and what may be known of it. Refused when the passphrase is too short to hold."""
     if len(passphrase) < LEAST_LETTERS:
         raise Refused(
-            f"the passphrase has fewer than {LEAST_LETTERS} letters.", "passphrase", "Four words that belong to nobody are easy to keep in mind."
-        )  # fmt: skip
+            f"the passphrase has fewer than {LEAST_LETTERS} letters.",
+            "passphrase",
+            "Four words that belong to nobody are easy to keep in mind.",
+        )
     identity = pyrage.x25519.Identity.generate()
     with zipfile.ZipFile(target, "w", zipfile.ZIP_STORED) as archive:
         archive.writestr(ABOUT, json.dumps(about, indent=1))

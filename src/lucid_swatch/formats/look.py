@@ -52,11 +52,15 @@ class ConventionsDocument(Document):
     def to_core(self) -> Conventions:
         """The schools as the core sees them."""
         return Conventions(
-            mute_round_statement=self.statement == "mute", mix_metals=self.metals == "mix",
-            strict_neutrals=self.neutrals == "strict", one_print=self.prints == "one",
-            avoid_black_with_denim=self.black_with_denim == "avoid", one_white=self.whites == "one",
-            pair_shoes_and_bag=self.shoes_and_bag == "pair", avoid_black_in_summer=self.black_in_summer == "avoid",
-        )  # fmt: skip
+            mute_round_statement=self.statement == "mute",
+            mix_metals=self.metals == "mix",
+            strict_neutrals=self.neutrals == "strict",
+            one_print=self.prints == "one",
+            avoid_black_with_denim=self.black_with_denim == "avoid",
+            one_white=self.whites == "one",
+            pair_shoes_and_bag=self.shoes_and_bag == "pair",
+            avoid_black_in_summer=self.black_in_summer == "avoid",
+        )
 
     @classmethod
     def from_core(cls, conventions: Conventions) -> "ConventionsDocument":
@@ -95,9 +99,13 @@ class LookDocument(Titled):
     def to_core(self) -> Look:
         """The look as the core sees it."""
         return Look(
-            self.id, tuple(p.to_core() for p in self.pieces), self.client.to_core() if self.client else None,
-            self.conventions.to_core(), self.intent, tuple(p.to_core() for p in self.rail),
-        )  # fmt: skip
+            self.id,
+            tuple(p.to_core() for p in self.pieces),
+            self.client.to_core() if self.client else None,
+            self.conventions.to_core(),
+            self.intent,
+            tuple(p.to_core() for p in self.rail),
+        )
 
 
 def check_ids(ids: list[str]) -> None:
@@ -114,9 +122,10 @@ def parse_looks(value: Any) -> list[Look]:
         return [parse(LookDocument, value).to_core()]
     if kind != "lucid-swatch/looks":
         raise Refused(
-            "this is no look: its format is neither lucid-swatch/look nor lucid-swatch/looks.", "$.format",
+            "this is no look: its format is neither lucid-swatch/look nor lucid-swatch/looks.",
+            "$.format",
             'Begin the document with "format": "lucid-swatch/look", "version": 1.',
-        )  # fmt: skip
+        )
     if value.get("version") != 1 or not isinstance(value.get("looks"), list):
         raise Refused("version 1 and a list of looks are needed.", "$.looks", "Add what is missing.")
     looks = []

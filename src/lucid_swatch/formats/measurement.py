@@ -117,39 +117,53 @@ class MeasurementDocument(Titled):
         shares = rounded_shares(read.share)
         colours = [
             MeasuredColour(
-                lab=[round(float(v), 2) for v in lab], share=share, hex=lab_to_hex(lab), name=name,
-                uncertainty=round(float(doubt), 1), part=part,
+                lab=[round(float(v), 2) for v in lab],
+                share=share,
+                hex=lab_to_hex(lab),
+                name=name,
+                uncertainty=round(float(doubt), 1),
+                part=part,
             )
             for lab, share, name, doubt, part in zip(
                 read.lab, shares, read.names, read.uncertainty, read.parts, strict=True
             )
-        ]  # fmt: skip
+        ]
         repeat = read.pattern.repeat
         return cls(
             photo=PhotoDocument(file=photo.file, width=photo.width, height=photo.height, profile=photo.profile),
             light=LightDocument(
-                reference=read.light.reference, cct=read.light.cct, uncertainty=read.light.uncertainty,
+                reference=read.light.reference,
+                cct=read.light.cct,
+                uncertainty=read.light.uncertainty,
                 note=read.light.note or None,
             ),
             garment=GarmentDocument(
-                share=round(outline.share, 4), method=outline.method, confidence=round(outline.confidence, 2),
+                share=round(outline.share, 4),
+                method=outline.method,
+                confidence=round(outline.confidence, 2),
                 category=shape.category if (shape := suggest_category(outline.mask)) else None,
             ),
             colours=colours,
             threads=None if read.threads is None else [[round(float(v), 2) for v in lab] for lab in read.threads],
             pattern=MeasuredPattern(
-                type=read.pattern.type, scale=read.pattern.scale, confidence=round(read.pattern.confidence, 2),
+                type=read.pattern.type,
+                scale=read.pattern.scale,
+                confidence=round(read.pattern.confidence, 2),
                 repeat=None if repeat is None else round(repeat, 3),
             ),
             finish=MeasuredFinish(sheen=round(read.surface.sheen, 2), texture=round(read.surface.texture, 2)),
-            hardware=None if read.hardware is None else MeasuredHardware(
-                metal=read.hardware.metal, confidence=read.hardware.confidence,
-            ),
+            hardware=None
+            if read.hardware is None
+            else MeasuredHardware(metal=read.hardware.metal, confidence=read.hardware.confidence),
             sort=MeasuredSort(
-                bin=read.sorted.bin, temperature=round(read.sorted.temperature, 2), undertone=read.sorted.undertone,
-                lean=read.sorted.lean, name=read.sorted.name, confidence=round(read.sorted.confidence, 2),
+                bin=read.sorted.bin,
+                temperature=round(read.sorted.temperature, 2),
+                undertone=read.sorted.undertone,
+                lean=read.sorted.lean,
+                name=read.sorted.name,
+                confidence=round(read.sorted.confidence, 2),
             ),
-        )  # fmt: skip
+        )
 
 
 def rounded_shares(share: FloatArray) -> list[float]:

@@ -69,7 +69,7 @@ def read_palette(content: bytes, file: str) -> Palette:
     else:
         raise Refused(
             "this is no palette that can be read.", file, "Send a GIMP palette (.gpl), CSS, CSV or JSON file."
-        )  # fmt: skip
+        )
     if not palette.colours:
         raise Refused("there is no colour in this palette.", file, "Check the file in a text editor.")
     return palette

@@ -92,33 +92,54 @@ class PieceDocument(Document):
             share = share / share.sum()
         known = all(c.uncertainty is not None for c in colours)
         return Piece(
-            id=self.id, category=self.category, lab=np.array([c.lab for c in colours], dtype=float),
-            share=share, label=self.label, parts=tuple(c.part for c in colours),
+            id=self.id,
+            category=self.category,
+            lab=np.array([c.lab for c in colours], dtype=float),
+            share=share,
+            label=self.label,
+            parts=tuple(c.part for c in colours),
             uncertainty=np.array([c.uncertainty for c in colours], dtype=float) if known else None,
             pattern=self.pattern.type,
             pattern_confidence=0.95 if self.pattern.confidence is None else self.pattern.confidence,
-            scale=self.pattern.scale, finish=frozenset(self.finish), metal=self.metal, volume=self.volume,
-            length=self.length, formality=self.formality, warmth=self.warmth, statement=self.statement,
-            worn=self.worn, bin_said=self.bin,
-        )  # fmt: skip
+            scale=self.pattern.scale,
+            finish=frozenset(self.finish),
+            metal=self.metal,
+            volume=self.volume,
+            length=self.length,
+            formality=self.formality,
+            warmth=self.warmth,
+            statement=self.statement,
+            worn=self.worn,
+            bin_said=self.bin,
+        )
 
     @classmethod
     def from_core(cls, piece: Piece) -> "PieceDocument":
         """The document of a piece."""
         colours = [
             {
-                "lab": [float(v) for v in lab], "share": float(share),
+                "lab": [float(v) for v in lab],
+                "share": float(share),
                 "part": piece.parts[k] if piece.parts else Part.CLOTH,
                 "uncertainty": None if piece.uncertainty is None else float(piece.uncertainty[k]),
             }
             for k, (lab, share) in enumerate(zip(piece.lab, piece.share, strict=True))
-        ]  # fmt: skip
+        ]
         return cls.model_validate(
             {
-                "id": piece.id, "label": piece.label, "category": piece.category, "colours": colours,
+                "id": piece.id,
+                "label": piece.label,
+                "category": piece.category,
+                "colours": colours,
                 "pattern": {"type": piece.pattern, "scale": piece.scale, "confidence": piece.pattern_confidence},
-                "finish": sorted(piece.finish), "metal": piece.metal, "volume": piece.volume, "length": piece.length,
-                "formality": piece.formality, "warmth": piece.warmth, "statement": piece.statement, "worn": piece.worn,
+                "finish": sorted(piece.finish),
+                "metal": piece.metal,
+                "volume": piece.volume,
+                "length": piece.length,
+                "formality": piece.formality,
+                "warmth": piece.warmth,
+                "statement": piece.statement,
+                "worn": piece.worn,
                 "bin": piece.bin_said,
             }
-        )  # fmt: skip
+        )

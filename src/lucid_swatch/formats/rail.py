@@ -91,6 +91,7 @@ def parse_pieces(value: Any) -> tuple[list[Piece], School]:
         rail = parse(RailDocument, value)
         return [p.to_core() for p in rail.pieces], rail.conventions.to_core().school
     raise Refused(
-        "this is neither a rail nor a look.", "$.format",
+        "this is neither a rail nor a look.",
+        "$.format",
         'Begin the document with "format": "lucid-swatch/rail", "version": 1.',
-    )  # fmt: skip
+    )

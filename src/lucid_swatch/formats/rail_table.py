@@ -23,9 +23,20 @@ COLOUR = ("share", "part", "uncertainty", "L*", "a*", "b*")
 DERIVED = ("C*", "h", "hex", "hangs", "name")
 """Columns to look at: they follow from the others and are not read."""
 COLUMNS = (
-    *TEXTS, "pattern", "scale", "pattern confidence", "finish", *NUMBERS, *KEPT_TEXTS, *KEPT_LISTS, "fits", "price",
-    "hung_at", *COLOUR, *DERIVED,
-)  # fmt: skip
+    *TEXTS,
+    "pattern",
+    "scale",
+    "pattern confidence",
+    "finish",
+    *NUMBERS,
+    *KEPT_TEXTS,
+    *KEPT_LISTS,
+    "fits",
+    "price",
+    "hung_at",
+    *COLOUR,
+    *DERIVED,
+)
 BETWEEN = "; "
 FITS = {True: "yes", False: "no", None: ""}
 
@@ -40,10 +51,16 @@ def write_table(pieces: Iterable[RailPieceDocument], sorts: Iterable[Sorted]) ->
         for colour in piece.colours:
             lab = np.array(colour.lab, dtype=float)
             cells = own | {
-                "share": repr(colour.share), "part": colour.part.value, "uncertainty": _number(colour.uncertainty),
-                "L*": repr(colour.lab[0]), "a*": repr(colour.lab[1]), "b*": repr(colour.lab[2]),
-                "C*": f"{float(chroma(lab)):.2f}", "h": f"{float(hue_angle(lab)):.1f}", "hex": lab_to_hex(lab),
-            }  # fmt: skip
+                "share": repr(colour.share),
+                "part": colour.part.value,
+                "uncertainty": _number(colour.uncertainty),
+                "L*": repr(colour.lab[0]),
+                "a*": repr(colour.lab[1]),
+                "b*": repr(colour.lab[2]),
+                "C*": f"{float(chroma(lab)):.2f}",
+                "h": f"{float(hue_angle(lab)):.1f}",
+                "hex": lab_to_hex(lab),
+            }
             table.writerow([cells[column] for column in COLUMNS])
     return out.getvalue()
 
@@ -57,10 +74,14 @@ def _piece_cells(piece: RailPieceDocument) -> dict[str, str]:
     cells |= {name: _number(values.get(name)) for name in NUMBERS}
     pattern = values["pattern"]
     return cells | {
-        "pattern": pattern["type"], "scale": pattern.get("scale", ""),
-        "pattern confidence": _number(pattern.get("confidence")), "finish": BETWEEN.join(values["finish"]),
-        "fits": FITS[kept.get("fits")], "price": _number(kept.get("price")), "hung_at": values.get("hung_at", ""),
-    }  # fmt: skip
+        "pattern": pattern["type"],
+        "scale": pattern.get("scale", ""),
+        "pattern confidence": _number(pattern.get("confidence")),
+        "finish": BETWEEN.join(values["finish"]),
+        "fits": FITS[kept.get("fits")],
+        "price": _number(kept.get("price")),
+        "hung_at": values.get("hung_at", ""),
+    }
 
 
 def _number(value: float | None) -> str:
@@ -97,15 +118,19 @@ def _piece(read: dict[str, str], cells: dict[str, str], where: str) -> dict[str,
     kept["fits"] = {word: value for value, word in FITS.items()}[fits]
     kept["price"] = _read_number(cells, "price", where)
     pattern = {
-        "type": cells.get("pattern") or "solid", "scale": cells.get("scale") or None,
+        "type": cells.get("pattern") or "solid",
+        "scale": cells.get("scale") or None,
         "confidence": _read_number(cells, "pattern confidence", where),
-    }  # fmt: skip
+    }
     piece: dict[str, Any] = {name: read[name] for name in TEXTS if read[name]}
     piece |= {name: _read_number(cells, name, where) for name in NUMBERS}
     return piece | {
-        "pattern": pattern, "kept": kept, "colours": [], "hung_at": cells.get("hung_at") or None,
+        "pattern": pattern,
+        "kept": kept,
+        "colours": [],
+        "hung_at": cells.get("hung_at") or None,
         "finish": [one.strip() for one in cells.get("finish", "").split(";") if one.strip()],
-    }  # fmt: skip
+    }
 
 
 def _colour(cells: dict[str, str], where: str) -> dict[str, Any]:
@@ -114,9 +139,11 @@ def _colour(cells: dict[str, str], where: str) -> dict[str, Any]:
         raise Refused("a number is missing in L*, a* or b*.", where, "Write it in.")
     share = _read_number(cells, "share", where)
     return {
-        "lab": lab, "share": 1.0 if share is None else share, "part": cells.get("part") or "cloth",
+        "lab": lab,
+        "share": 1.0 if share is None else share,
+        "part": cells.get("part") or "cloth",
         "uncertainty": _read_number(cells, "uncertainty", where),
-    }  # fmt: skip
+    }
 
 
 def _read_number(cells: dict[str, str], column: str, where: str) -> float | None:

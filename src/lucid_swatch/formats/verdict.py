@@ -4,8 +4,8 @@ from pydantic import Field
 
 from lucid_swatch.core.garment.sorting import Sorted
 from lucid_swatch.core.garment.vocabulary import Bin, Undertone
+from lucid_swatch.core.look.dressing.mends import Mend
 from lucid_swatch.core.look.look import Intent
-from lucid_swatch.core.look.mends import Mend
 from lucid_swatch.core.look.verdict import Verdict
 
 from .document import Document
@@ -75,21 +75,29 @@ class VerdictDocument(Document):
     def from_core(cls, verdict: Verdict, mends: list[Mend]) -> "VerdictDocument":
         """The document of a verdict and its mends."""
         return cls(
-            id=verdict.id, intent=verdict.intent, overall=verdict.overall,
-            measures=measures_document(verdict), mends=[mend_document(m) for m in mends],
+            id=verdict.id,
+            intent=verdict.intent,
+            overall=verdict.overall,
+            measures=measures_document(verdict),
+            mends=[mend_document(m) for m in mends],
             weights=verdict.weights,
-        )  # fmt: skip
+        )
 
 
 def measures_document(verdict: Verdict) -> MeasuresDocument:
     """The document of the five measures of a verdict."""
     measures = {
-        name: None if one is None else MeasureDocument(
-            score=one.score, start=one.start,
-            because=[ReasonDocument(code=r.code, text=r.text, pieces=list(r.pieces), points=r.points) for r in one.because],
+        name: None
+        if one is None
+        else MeasureDocument(
+            score=one.score,
+            start=one.start,
+            because=[
+                ReasonDocument(code=r.code, text=r.text, pieces=list(r.pieces), points=r.points) for r in one.because
+            ],
         )
         for name, one in verdict.measures.items()
-    }  # fmt: skip
+    }
     return MeasuresDocument.model_validate(measures)
 
 
@@ -125,6 +133,12 @@ class SortDocument(Document):
     def from_core(cls, id: str, one: Sorted) -> "SortDocument":
         """The document of a sort."""
         return cls(
-            id=id, bin=one.bin, temperature=round(one.temperature, 2), undertone=one.undertone, lean=one.lean,
-            name=one.name, family=one.family, confidence=round(one.confidence, 2),
-        )  # fmt: skip
+            id=id,
+            bin=one.bin,
+            temperature=round(one.temperature, 2),
+            undertone=one.undertone,
+            lean=one.lean,
+            name=one.name,
+            family=one.family,
+            confidence=round(one.confidence, 2),
+        )

@@ -58,9 +58,13 @@ def _box(found: dict[str, int], size: tuple[int, int], tilt: float = 0.0) -> Fac
 def _search(grey: ByteArray) -> list[dict[str, int]]:
     short = min(grey.shape)
     found: list[dict[str, int]] = _cascade().detect_multi_scale(
-        img=grey, scale_factor=1.15, step_ratio=1, min_size=(round(LEAST_FACE * short),) * 2,
-        max_size=(round(MOST_FACE * short),) * 2, min_neighbor_number=LEAST_AGREEING,
-    )  # fmt: skip
+        img=grey,
+        scale_factor=1.15,
+        step_ratio=1,
+        min_size=(round(LEAST_FACE * short),) * 2,
+        max_size=(round(MOST_FACE * short),) * 2,
+        min_neighbor_number=LEAST_AGREEING,
+    )
     return found
 
 

@@ -45,9 +45,12 @@ def _model_class() -> Any:
         described = file.message_type.add(name=message)
         for name, number, kind, repeated in fields:
             described.field.add(
-                name=name, number=number, label=3 if repeated else 1, type=_MESSAGE if kind else _TEXT,
+                name=name,
+                number=number,
+                label=3 if repeated else 1,
+                type=_MESSAGE if kind else _TEXT,
                 type_name=f".network_part.{kind}" if kind else None,
-            )  # fmt: skip
+            )
     pool = descriptor_pool.DescriptorPool()
     pool.Add(file)
     return message_factory.GetMessageClass(pool.FindMessageTypeByName("network_part.Model"))

@@ -89,9 +89,18 @@ def _columns(client: ClientRecord) -> dict[str, object]:
 
 
 OWN = (
-    "name", "note", "consent_on", "consent_for", "consent_withdrawn_on", "archived_at", "undertone", "conventions",
-    "about", "dismissed", "created_at",
-)  # fmt: skip
+    "name",
+    "note",
+    "consent_on",
+    "consent_for",
+    "consent_withdrawn_on",
+    "archived_at",
+    "undertone",
+    "conventions",
+    "about",
+    "dismissed",
+    "created_at",
+)
 
 
 def _kept_conventions(conventions: Conventions) -> dict[str, object]:
@@ -105,7 +114,18 @@ KEPT_AS: dict[str, Any] = {"conventions": _kept_conventions, "dismissed": list}
 def _record(row: ClientRow, own: dict[str, Any]) -> ClientRecord:
     told = next((trial.reading for trial in reversed(row.trials) if trial.reading is not None), None)
     return ClientRecord(
-        row.id, row.name, row.consent_on, row.created_at, row.note, row.consent_for, row.consent_withdrawn_on,
-        row.archived_at, row.undertone, Conventions(**row.conventions, **own), row.about, tuple(row.dismissed),
-        tuple(face_record(face) for face in row.faces), told,
-    )  # fmt: skip
+        row.id,
+        row.name,
+        row.consent_on,
+        row.created_at,
+        row.note,
+        row.consent_for,
+        row.consent_withdrawn_on,
+        row.archived_at,
+        row.undertone,
+        Conventions(**row.conventions, **own),
+        row.about,
+        tuple(row.dismissed),
+        tuple(face_record(face) for face in row.faces),
+        told,
+    )

@@ -119,11 +119,14 @@ def _what(problem: sa.exc.DatabaseError) -> str:
 def connect(folder: Path) -> Sessions:
     """Sessions on an existing database, without touching its tables."""
     engine = sa.create_engine(
-        f"sqlite:///{folder / FILE}", connect_args={"timeout": BUSY_SECONDS, "check_same_thread": False},
-        poolclass=sa.pool.QueuePool, pool_size=8, max_overflow=-1,
+        f"sqlite:///{folder / FILE}",
+        connect_args={"timeout": BUSY_SECONDS, "check_same_thread": False},
+        poolclass=sa.pool.QueuePool,
+        pool_size=8,
+        max_overflow=-1,
         # what is kept about a client has no place in a log
         hide_parameters=True,
-    )  # fmt: skip
+    )
     turn = Lock()
 
     def begin(connection: sa.Connection) -> None:

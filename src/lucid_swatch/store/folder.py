@@ -152,5 +152,7 @@ def write_atomically(path: Path, content: bytes, lasting: bool = True) -> None:
 def _refused(path: Path, problem: OSError) -> Unwritable:
     reason = (problem.strerror or "unknown reason").lower()
     return Unwritable(
-        f"the file could not be kept ({reason}).", str(path.parent), "Make room or choose another folder; nothing was lost."
-    )  # fmt: skip
+        f"the file could not be kept ({reason}).",
+        str(path.parent),
+        "Make room or choose another folder; nothing was lost.",
+    )

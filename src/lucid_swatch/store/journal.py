@@ -22,7 +22,7 @@ class Journal:
         self.session.execute(sa.delete(ChangeRow).where(gone))
         row = ChangeRow(
             client_id=client_id, told=told, entries=[asdict(e) for e in entries], made_at=made_at, taken_back=False
-        )  # fmt: skip
+        )
         self.session.add(row)
         self.session.flush()
         return _record(row)
@@ -56,4 +56,4 @@ class Journal:
 def _record(row: ChangeRow) -> ChangeRecord:
     return ChangeRecord(
         row.id, row.client_id, row.told, tuple(Entry(**e) for e in row.entries), row.made_at, row.taken_back
-    )  # fmt: skip
+    )

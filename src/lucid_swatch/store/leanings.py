@@ -19,4 +19,4 @@ def studio_conventions(session: Session) -> dict[str, Any]:
     return {
         "leanings": tuple(Leaning(tuple(one["lab"]), one["warmth"], one["limit"]) for one in leanings),
         "tastes": tuple((one["rule"], one["times"]) for one in tastes),
-    }  # fmt: skip
+    }

@@ -56,9 +56,11 @@ class Looks:
             return None
         look = asdict(_record(row))
         return look | {
-            "created_at": row.created_at.isoformat(), "piece_ids": list(look["piece_ids"]), "verdicts": list(look["verdicts"]),
+            "created_at": row.created_at.isoformat(),
+            "piece_ids": list(look["piece_ids"]),
+            "verdicts": list(look["verdicts"]),
             "kept": {name: value for name, value in row.kept.items() if name != "photo"},
-        }  # fmt: skip
+        }
 
     def restore(self, id: str, kept: dict[str, Any] | None) -> None:
         """Makes a look what a snapshot says. Refused when a photo, which no snapshot holds, would go with it."""
@@ -70,11 +72,14 @@ class Looks:
                 self.remove(id)
             return
         look = KeptLook(
-            **kept | {
-                "created_at": datetime.fromisoformat(kept["created_at"]), "piece_ids": tuple(kept["piece_ids"]),
-                "verdicts": tuple(kept["verdicts"]), "intent": None if kept["intent"] is None else Intent(kept["intent"]),
+            **kept
+            | {
+                "created_at": datetime.fromisoformat(kept["created_at"]),
+                "piece_ids": tuple(kept["piece_ids"]),
+                "verdicts": tuple(kept["verdicts"]),
+                "intent": None if kept["intent"] is None else Intent(kept["intent"]),
             }
-        )  # fmt: skip
+        )
         if row is None:
             self.add(look)
         else:
@@ -94,6 +99,12 @@ def _fill(row: LookRow, look: KeptLook) -> None:
 
 def _record(row: LookRow) -> KeptLook:
     return KeptLook(
-        row.id, row.client_id, row.name, tuple(p.piece_id for p in row.pieces), row.created_at, row.intent,
-        row.kept, tuple(row.verdicts),
-    )  # fmt: skip
+        row.id,
+        row.client_id,
+        row.name,
+        tuple(p.piece_id for p in row.pieces),
+        row.created_at,
+        row.intent,
+        row.kept,
+        tuple(row.verdicts),
+    )

@@ -35,10 +35,14 @@ class Palettes:
         """Writes a palette, new or again."""
         self.session.merge(
             PaletteRow(
-                id=palette.id, client_id=palette.client_id, name=palette.name, colours=list(palette.colours),
-                within=palette.within, created_at=palette.created_at,
+                id=palette.id,
+                client_id=palette.client_id,
+                name=palette.name,
+                colours=list(palette.colours),
+                within=palette.within,
+                created_at=palette.created_at,
             )
-        )  # fmt: skip
+        )
         self.session.flush()
 
     def snapshot(self, id: str) -> dict[str, Any] | None:
@@ -47,9 +51,12 @@ class Palettes:
         if row is None:
             return None
         return {
-            "client_id": row.client_id, "name": row.name, "colours": row.colours, "within": row.within,
+            "client_id": row.client_id,
+            "name": row.name,
+            "colours": row.colours,
+            "within": row.within,
             "created_at": row.created_at.isoformat(),
-        }  # fmt: skip
+        }
 
     def restore(self, id: str, kept: dict[str, Any] | None) -> None:
         """Makes a palette what a snapshot says."""

@@ -28,13 +28,16 @@ class Pieces:
         """A client's rail, in the order in which it was hung."""
         # as plain rows: a whole rail is read at every swap, and only read
         pieces = (
-            sa.select(*PieceRow.__table__.columns, PieceRow.reading_number.label("reading_number")).where(PieceRow.client_id == client_id)
+            sa.select(*PieceRow.__table__.columns, PieceRow.reading_number.label("reading_number"))
+            .where(PieceRow.client_id == client_id)
             .order_by(PieceRow.created_at, PieceRow.id)
-        )  # fmt: skip
+        )
         colours = (
-            sa.select(*PieceColourRow.__table__.columns).join(PieceRow).where(PieceRow.client_id == client_id)
+            sa.select(*PieceColourRow.__table__.columns)
+            .join(PieceRow)
+            .where(PieceRow.client_id == client_id)
             .order_by(PieceColourRow.piece_id, PieceColourRow.position)
-        )  # fmt: skip
+        )
         of_piece: dict[str, list[Any]] = defaultdict(list)
         for colour in self.session.execute(colours):
             of_piece[colour.piece_id].append(colour)
@@ -110,12 +113,17 @@ def _fill(row: PieceRow, hung: HungPiece) -> None:
     row.statement, row.worn, row.kept = piece.statement, piece.worn, hung.kept
     colours = [
         PieceColourRow(
-            piece_id=piece.id, position=k, lightness=float(lab[0]), a=float(lab[1]), b=float(lab[2]), share=float(piece.share[k]),
+            piece_id=piece.id,
+            position=k,
+            lightness=float(lab[0]),
+            a=float(lab[1]),
+            b=float(lab[2]),
+            share=float(piece.share[k]),
             part=piece.parts[k] if piece.parts else Part.CLOTH,
             uncertainty=None if piece.uncertainty is None else float(piece.uncertainty[k]),
         )
         for k, lab in enumerate(piece.lab)
-    ]  # fmt: skip
+    ]
     if [_values(c) for c in row.colours] != [_values(c) for c in colours]:
         row.colours = colours
 
@@ -128,13 +136,24 @@ def _record(row: Any, colours: Sequence[Any]) -> HungPiece:
     """A piece of a mapped or a plain row and those of its colours."""
     known = all(c.uncertainty is not None for c in colours)
     piece = Piece(
-        id=row.id, category=row.category, label=row.label,
-        lab=np.array([[c.lightness, c.a, c.b] for c in colours]), share=np.array([c.share for c in colours]),
+        id=row.id,
+        category=row.category,
+        label=row.label,
+        lab=np.array([[c.lightness, c.a, c.b] for c in colours]),
+        share=np.array([c.share for c in colours]),
         parts=tuple(c.part for c in colours),
         uncertainty=np.array([c.uncertainty for c in colours]) if known else None,
-        pattern=row.pattern, pattern_confidence=row.pattern_confidence, scale=row.scale,
-        finish=frozenset(Finish(f) for f in row.finish), metal=row.metal, volume=row.volume, length=row.length,
-        formality=row.formality, warmth=row.warmth, statement=row.statement, worn=row.worn,
+        pattern=row.pattern,
+        pattern_confidence=row.pattern_confidence,
+        scale=row.scale,
+        finish=frozenset(Finish(f) for f in row.finish),
+        metal=row.metal,
+        volume=row.volume,
+        length=row.length,
+        formality=row.formality,
+        warmth=row.warmth,
+        statement=row.statement,
+        worn=row.worn,
         bin_said=row.bin_said,
-    )  # fmt: skip
+    )
     return HungPiece(piece, row.client_id, row.created_at, row.photo_id, row.kept, row.reading_number or 0)

@@ -42,10 +42,12 @@ class Base(DeclarativeBase):
 
     metadata = sa.MetaData(
         naming_convention={
-            "ix": "ix_%(table_name)s_%(column_0_name)s", "uq": "uq_%(table_name)s_%(column_0_name)s",
-            "fk": "fk_%(table_name)s_%(column_0_name)s", "pk": "pk_%(table_name)s",
+            "ix": "ix_%(table_name)s_%(column_0_name)s",
+            "uq": "uq_%(table_name)s_%(column_0_name)s",
+            "fk": "fk_%(table_name)s_%(column_0_name)s",
+            "pk": "pk_%(table_name)s",
         }
-    )  # fmt: skip
+    )
     type_annotation_map = {  # noqa: RUF012
         Enum: sa.Enum(
             Enum, native_enum=False, create_constraint=False, length=32, values_callable=lambda e: [m.value for m in e]

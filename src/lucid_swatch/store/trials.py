@@ -75,7 +75,7 @@ class Trials:
 def _trial(row: TrialRow) -> TrialRecord:
     return TrialRecord(
         row.id, row.client_id, row.created_at, tuple(row.drapes), tuple(row.held), row.ended_at, row.reading
-    )  # fmt: skip
+    )
 
 
 class Comparisons:

@@ -57,8 +57,10 @@ class Underway:
             try:
                 if not self._changed.wait_for(lambda: not self._writing[client_id], waits):
                     raise Refused(
-                        "photos of this client are still coming in.", "clients' book", "Wait a minute and erase again; nothing was removed."
-                    )  # fmt: skip
+                        "photos of this client are still coming in.",
+                        "clients' book",
+                        "Wait a minute and erase again; nothing was removed.",
+                    )
             except Refused:
                 self._erasing.discard(client_id)
                 raise

@@ -14,9 +14,9 @@ from lucid_swatch.core.garment.piece import Piece
 from lucid_swatch.core.garment.vocabulary import Category, Metal
 from lucid_swatch.core.garment.wardrobe import MadeOf, made_of
 from lucid_swatch.core.look.body import area_of
-from lucid_swatch.core.look.long_rail import counter_of
-from lucid_swatch.core.look.mends import WANTED, wanted_names
-from lucid_swatch.core.look.outfits import Outfits
+from lucid_swatch.core.look.dressing.long_rail import counter_of
+from lucid_swatch.core.look.dressing.mends import WANTED, wanted_names
+from lucid_swatch.core.look.dressing.outfits import Outfits
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.journal import Journal
 from lucid_swatch.store.pieces import Pieces
@@ -78,10 +78,13 @@ def audit(session: Session, client_id: str) -> Audit:
         metals[one.piece.metal] = metals.get(one.piece.metal, 0) + 1
     shown = [(metal, count) for metal, count in metals.items() if metal is not Metal.NONE]
     return Audit(
-        _made(rail, client), _in_range(rail), tuple(sorted(shown, key=lambda one: -one[1])),
+        _made(rail, client),
+        _in_range(rail),
+        tuple(sorted(shown, key=lambda one: -one[1])),
         tuple((a.id, b.id, difference) for a, b, difference in near_duplicates([one.piece for one in hung])),
-        since, None if before is None else _made(sorted_pieces(before, client.conventions.school), client),
-    )  # fmt: skip
+        since,
+        None if before is None else _made(sorted_pieces(before, client.conventions.school), client),
+    )
 
 
 def _made(rail: list[OnRail], client: ClientRecord) -> MadeOf:
@@ -103,9 +106,10 @@ def work(session: Session, client_id: str) -> Work:
     hung = [one for one in Pieces(session).of_client(client_id) if not set_aside(one)]
     pieces = [one.piece for one in hung]
     strangers = [
-        _stranger(lab, name, category) for category in WANTED_AS
+        _stranger(lab, name, category)
+        for category in WANTED_AS
         for lab, name in zip(*_wanted(client, pieces, category), strict=True)
-    ]  # fmt: skip
+    ]
     counter = counter_of(pieces, known_face(client), client.conventions, strangers)
     openings = [
         Opening(one.category, one.label, (float(one.lab[0, 0]), float(one.lab[0, 1]), float(one.lab[0, 2])), looks)

@@ -52,9 +52,13 @@ class Backup:
 
 
 def make_backup(
-    sessions: Sessions, data: Path, target: Path, passphrase: str | None = None,
-    progress: Progress = lambda done, of: None, stopped: Callable[[], bool] = lambda: False,
-) -> Backup:  # fmt: skip
+    sessions: Sessions,
+    data: Path,
+    target: Path,
+    passphrase: str | None = None,
+    progress: Progress = lambda done, of: None,
+    stopped: Callable[[], bool] = lambda: False,
+) -> Backup:
     """Writes a backup of a data folder, whole and checked or not at all, and never over another file.
 
     Photos and pictures are linked first, then the database is copied, then what came meanwhile is linked too: every file
@@ -179,9 +183,14 @@ def _manifest(staging: Path, listed: list[dict[str, Any]]) -> dict[str, Any]:
         tables = copy.execute("select version_num from alembic_version").fetchone()[0]
     there = {one["name"] for one in listed}
     return {
-        "format": FORMAT, "version": 1, "made_at": datetime.now(UTC).isoformat(), "tables": tables, "clients": clients,
-        "missing": sorted(set(photos) - there), "files": listed,
-    }  # fmt: skip
+        "format": FORMAT,
+        "version": 1,
+        "made_at": datetime.now(UTC).isoformat(),
+        "tables": tables,
+        "clients": clients,
+        "missing": sorted(set(photos) - there),
+        "files": listed,
+    }
 
 
 def read_backup(file: Path) -> Backup:
@@ -192,9 +201,14 @@ def read_backup(file: Path) -> Backup:
     try:
         count = told["count"] if sealed else len(told["files"])
         return Backup(
-            file, datetime.fromisoformat(told["made_at"]), file.stat().st_size, int(count), tuple(told["clients"]), sealed,
+            file,
+            datetime.fromisoformat(told["made_at"]),
+            file.stat().st_size,
+            int(count),
+            tuple(told["clients"]),
+            sealed,
             tuple(told["missing"]),
-        )  # fmt: skip
+        )
     except (KeyError, TypeError, ValueError):
         raise Refused("this is no whole backup.", str(file), "Use another backup.") from None
 

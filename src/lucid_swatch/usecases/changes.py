@@ -33,9 +33,15 @@ class Keeper(Protocol):
 
 
 KEEPERS: dict[str, Callable[[Session], Keeper]] = {
-    "piece": Pieces, "photo": Photos, "palette": Palettes, "client": Clients, "studio": Studio, "look": Looks,
-    "trial": Trials, "side by side": Comparisons,
-}  # fmt: skip
+    "piece": Pieces,
+    "photo": Photos,
+    "palette": Palettes,
+    "client": Clients,
+    "studio": Studio,
+    "look": Looks,
+    "trial": Trials,
+    "side by side": Comparisons,
+}
 
 
 @dataclass(slots=True)

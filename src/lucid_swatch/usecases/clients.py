@@ -32,9 +32,10 @@ def check_consent(client: ClientRecord) -> None:
     if client.consent_withdrawn_on is not None:
         day = client.consent_withdrawn_on.isoformat()
         raise Refused(
-            f"{client.name} withdrew consent to photos on {day}.", "consent",
+            f"{client.name} withdrew consent to photos on {day}.",
+            "consent",
             "Take no new photos; ask again and record it, or erase what is kept.",
-        )  # fmt: skip
+        )
 
 
 def withdraw_consent(session: Session, id: str) -> ClientRecord:

@@ -87,10 +87,17 @@ def compared_reading(
     ground = ground_of(daylight, person)
     rows, columns = person.shape
     photo = ComparedPhoto(
-        uuid4().hex, client_id, datetime.now(UTC), Path(name).stem[:120] or "photo", rows, columns, light_values(light),
-        None if ground is None else np.round(ground, 4).tolist(), None if near is None else _values(near),
+        uuid4().hex,
+        client_id,
+        datetime.now(UTC),
+        Path(name).stem[:120] or "photo",
+        rows,
+        columns,
+        light_values(light),
+        None if ground is None else np.round(ground, 4).tolist(),
+        None if near is None else _values(near),
         _values(frame_of_person(person)),
-    )  # fmt: skip
+    )
     return photo, stripped, jpeg(to_bytes_srgb(daylight), 92)
 
 

@@ -105,9 +105,14 @@ def _spots_of(placed: Placed) -> Spots:
 
 
 def read_again(
-    sessions: Sessions, folder: Folder, eyes: Eyes, id: str, spots: Spots, neutral: NeutralPoint | None,
+    sessions: Sessions,
+    folder: Folder,
+    eyes: Eyes,
+    id: str,
+    spots: Spots,
+    neutral: NeutralPoint | None,
     veils: frozenset[Veil],
-) -> FaceRecord:  # fmt: skip
+) -> FaceRecord:
     """Reads a kept portrait at the stylist's spots, in the light of what she tapped, through the veils she named."""
     with sessions() as session:
         face, card = _portrait(session, id), measured_card(session)
@@ -198,10 +203,13 @@ def _reading(
     shown = to_bytes_srgb(daylight)
     near = _around(shown, [s for part in PARTS for s in spots[part]])
     return PortraitReading(
-        stripped, spots, note, light_values(light),
+        stripped,
+        spots,
+        note,
+        light_values(light),
         {part: [round(float(v), 2) for v in lab] for part, lab in read.items()},
         {PORTRAIT: jpeg(shown), FACE: jpeg(thumbnail(near, 320)), PERSON: webp_inside(shown, person)},
-    )  # fmt: skip
+    )
 
 
 def _keep_pictures(folder: Folder, id: str, reading: PortraitReading) -> None:
@@ -216,9 +224,14 @@ def _as_read(face: FaceRecord, reading: PortraitReading) -> FaceRecord:
     }
     doubts = spot_doubts(parts, light_from_values(reading.light), frozenset(Veil(v) for v in face.veils))
     return replace(
-        face, spots={part: [list(s) for s in reading.spots[part]] for part in PARTS}, light=reading.light,
-        note=reading.note, colours=reading.colours, doubts=_rounded(doubts), reading_number=face.reading_number + 1,
-    )  # fmt: skip
+        face,
+        spots={part: [list(s) for s in reading.spots[part]] for part in PARTS},
+        light=reading.light,
+        note=reading.note,
+        colours=reading.colours,
+        doubts=_rounded(doubts),
+        reading_number=face.reading_number + 1,
+    )
 
 
 def _write(session: Session, face: FaceRecord) -> FaceRecord:

@@ -230,11 +230,14 @@ def _read(
     _keep_pictures(record.id, reading, folder)
     document = MeasurementDocument.from_core(reading.photo, reading.outline, reading.measurement)
     return {
-        "state": PhotoState.READ, "problem": None, "reading": document.model_dump(mode="json"),
-        "light": light_values(reading.measurement.light), "proposal": None,
+        "state": PhotoState.READ,
+        "problem": None,
+        "reading": document.model_dump(mode="json"),
+        "light": light_values(reading.measurement.light),
+        "proposal": None,
         "likeness": {"picture": difference_hash(photo.srgb), "shape": signature(reading.outline.mask)},
         "outline": [[list(point) for point in polygon] for polygon in outline_polygons(reading.outline.mask)],
-    }  # fmt: skip
+    }
 
 
 def _kept_bytes(record: PhotoRecord, folder: Folder) -> bytes:
@@ -404,9 +407,15 @@ def another_piece(sessions: Sessions, folder: Folder, id: str) -> PhotoRecord:
     new = uuid4().hex
     file = photo_file(photo.client_id, new, Path(photo.file).suffix)
     copy = PhotoRecord(
-        new, photo.client_id, photo.name, file, datetime.now(UTC), neutral=photo.neutral,
-        series_light=photo.series_light, not_same=(*photo.not_same, id),
-    )  # fmt: skip
+        new,
+        photo.client_id,
+        photo.name,
+        file,
+        datetime.now(UTC),
+        neutral=photo.neutral,
+        series_light=photo.series_light,
+        not_same=(*photo.not_same, id),
+    )
     with folder.underway.writing(photo.client_id):
         folder.keep_photo(file, _kept_bytes(photo, folder))
         try:

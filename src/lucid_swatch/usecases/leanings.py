@@ -73,10 +73,12 @@ def take_on(session: Session, client_id: str, family: str, read: str, said: str)
     if not (habit.leaning.warmth or habit.leaning.limit):
         raise Refused("no border has to be moved for this.", family, "The pieces hang by your word.")
     kept = {
-        "lab": list(habit.leaning.lab), "warmth": habit.leaning.warmth, "limit": habit.leaning.limit,
+        "lab": list(habit.leaning.lab),
+        "warmth": habit.leaning.warmth,
+        "limit": habit.leaning.limit,
         "told": f"{habit.name} hangs with the {habit.said.value}s, not with the {habit.read.value}s",
         "on": datetime.now(UTC).date().isoformat(),
-    }  # fmt: skip
+    }
     _write(session, client_id, [*kept_leanings(session), kept], f"moved a border: {kept['told']}")
 
 

@@ -13,15 +13,15 @@ from lucid_swatch.core.client.colouring import Client
 from lucid_swatch.core.garment.piece import Piece
 from lucid_swatch.core.garment.sorting import sort_pieces
 from lucid_swatch.core.garment.vocabulary import Category, Worn
-from lucid_swatch.core.look.considered import Effect, consider
-from lucid_swatch.core.look.held_back import HeldBack, held_back
+from lucid_swatch.core.look.dressing.considered import Effect, consider
+from lucid_swatch.core.look.dressing.mends import Mend, missing_colours
 from lucid_swatch.core.look.look import Conventions, Intent, Look
-from lucid_swatch.core.look.mends import Mend, missing_colours
-from lucid_swatch.core.look.refusals import WillNotWear, why_refused
-from lucid_swatch.core.look.sense import Circumstances, Note, out_of_place, sense_notes
-from lucid_swatch.core.look.stitches import Stitch
+from lucid_swatch.core.look.remarks.held_back import HeldBack, held_back
+from lucid_swatch.core.look.remarks.refusals import WillNotWear, why_refused
+from lucid_swatch.core.look.remarks.sense import Circumstances, Note, out_of_place, sense_notes
+from lucid_swatch.core.look.remarks.stitches import Stitch
+from lucid_swatch.core.look.scorer.weights import sentence_of, standard_weights
 from lucid_swatch.core.look.verdict import Verdict, judge, wholes
-from lucid_swatch.core.look.weights import sentence_of, standard_weights
 from lucid_swatch.core.problems import NotThere, Refused
 from lucid_swatch.formats.client import About
 from lucid_swatch.formats.kept_look import KeptLookDocument
@@ -102,9 +102,15 @@ def judge_pieces(
     weights = standard_weights().moved(conventions.tastes)
     notes = [note for note in sense_notes((*pieces, *always), day) if note.key not in client.dismissed]
     return Judged(
-        found.verdict, found.mends, found.effects, found.stitches, band_of(face),
-        held_back(found.verdict, weights, intent, sentences()), notes, conventions,
-    )  # fmt: skip
+        found.verdict,
+        found.mends,
+        found.effects,
+        found.stitches,
+        band_of(face),
+        held_back(found.verdict, weights, intent, sentences()),
+        notes,
+        conventions,
+    )
 
 
 def colours_missing(
@@ -148,9 +154,13 @@ def refused_pieces(client: ClientRecord, pieces: list[Piece]) -> dict[str, str]:
     """Why the client will not wear some of the pieces, by id."""
     said = About.model_validate(client.about).refuses
     refusals = WillNotWear(
-        frozenset(said.lengths), said.sheer, frozenset(said.materials), frozenset(said.patterns), frozenset(said.metals),
+        frozenset(said.lengths),
+        said.sheer,
+        frozenset(said.materials),
+        frozenset(said.patterns),
+        frozenset(said.metals),
         tuple(colour.lower() for colour in said.colours),
-    )  # fmt: skip
+    )
     names: dict[str, tuple[str, ...]] = {piece.id: (piece.label,) for piece in pieces}
     if refusals.colours:  # only then does it matter what a colour is called
         sorts = sort_pieces(pieces, client.conventions.school)
@@ -194,9 +204,13 @@ def look_of(client: ClientRecord, pieces: Mapping[str, Piece], kept: KeptLook) -
     rail = {id: _as_worn(piece, setting.worn) for id, piece in pieces.items()} if setting.worn else dict(pieces)
     conventions = _in_force(client, setting.conventions)
     return Look(
-        kept.id, tuple(rail[id] for id in kept.piece_ids), known_face(client), conventions, kept.intent,
+        kept.id,
+        tuple(rail[id] for id in kept.piece_ids),
+        known_face(client),
+        conventions,
+        kept.intent,
         always=_always_on(client, rail, kept.piece_ids),
-    )  # fmt: skip
+    )
 
 
 def _always_on(client: ClientRecord, rail: dict[str, Piece], piece_ids: tuple[str, ...]) -> tuple[Piece, ...]:

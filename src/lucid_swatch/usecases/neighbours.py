@@ -6,7 +6,7 @@ from sqlalchemy.orm import Session
 
 from lucid_swatch.core.garment.kin import Kin, Neighbour, neighbours
 from lucid_swatch.core.garment.sorting import sort_pieces
-from lucid_swatch.core.look.partners import Partner, partners
+from lucid_swatch.core.look.dressing.partners import Partner, partners
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.pieces import Pieces
 

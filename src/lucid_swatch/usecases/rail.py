@@ -12,17 +12,7 @@ from lucid_swatch.core.client.suits import in_range
 from lucid_swatch.core.garment.piece import Piece
 from lucid_swatch.core.garment.school import School
 from lucid_swatch.core.garment.sorting import Sorted, read_pieces, with_words
-from lucid_swatch.core.garment.vocabulary import (
-    Bin,
-    Category,
-    Finish,
-    Length,
-    Metal,
-    PatternType,
-    Scale,
-    Volume,
-    Worn,
-)
+from lucid_swatch.core.garment.vocabulary import Bin, Category, Finish, Length, Metal, PatternType, Scale, Volume, Worn
 from lucid_swatch.core.problems import Refused
 from lucid_swatch.formats.kept import Kept
 from lucid_swatch.formats.measurement import MeasurementDocument
@@ -111,11 +101,13 @@ def piece_from_reading(id: str, reading: dict[str, object], category: Category) 
     named = f"{read.sort.name} {category.value.replace('-', ' ')}"
     document = PieceDocument.model_validate(
         {
-            "id": id, "category": category, "label": named[:1].upper() + named[1:],
+            "id": id,
+            "category": category,
+            "label": named[:1].upper() + named[1:],
             "colours": [c.model_dump(include={"lab", "share", "part", "uncertainty"}) for c in read.colours],
             "pattern": read.pattern.model_dump(include={"type", "scale", "confidence"}),
         }
-    )  # fmt: skip
+    )
     return document.to_core()
 
 
@@ -174,9 +166,19 @@ def named(pieces: list[Piece]) -> str:
 
 
 WORDS = (
-    "category", "label", "pattern", "scale", "finish", "metal", "volume", "length", "formality", "warmth", "statement",
+    "category",
+    "label",
+    "pattern",
+    "scale",
+    "finish",
+    "metal",
+    "volume",
+    "length",
+    "formality",
+    "warmth",
+    "statement",
     "worn",
-)  # fmt: skip
+)
 
 
 def _with_word(hung: HungPiece, word: Word) -> HungPiece:
@@ -269,11 +271,16 @@ class _Rail:
         self.pieces = pieces
         self.key = tuple(
             (
-                p.lab.tobytes(), p.share.tobytes(), b"" if p.uncertainty is None else p.uncertainty.tobytes(), p.pattern,
-                p.pattern_confidence, p.finish, p.metal,
+                p.lab.tobytes(),
+                p.share.tobytes(),
+                b"" if p.uncertainty is None else p.uncertainty.tobytes(),
+                p.pattern,
+                p.pattern_confidence,
+                p.finish,
+                p.metal,
             )
             for p in pieces
-        )  # fmt: skip
+        )
 
     def __eq__(self, other: object) -> bool:
         return isinstance(other, _Rail) and self.key == other.key

@@ -88,8 +88,10 @@ def _check_shared(rail: RailDocument, file: str) -> None:
     for name, times in named.most_common(1):
         if times > MOST_OF_A_PHOTO:
             raise Refused(
-                f"{times} pieces name one photo, and {MOST_OF_A_PHOTO} may.", f"{file}: {name[:80]}", "Give each piece a photo of its own."
-            )  # fmt: skip
+                f"{times} pieces name one photo, and {MOST_OF_A_PHOTO} may.",
+                f"{file}: {name[:80]}",
+                "Give each piece a photo of its own.",
+            )
 
 
 def plan_rail(session: Session, client_id: str, sent: Sent) -> Plan:
@@ -227,8 +229,14 @@ def _kept_photo(
         return None
     id, file = keep_sent_photo(folder, eyes, client_id, content, sent.name or sent.file)
     return PhotoRecord(
-        id, client_id, sent.name or sent.file, file, datetime.now(UTC), PhotoState.READ,
+        id,
+        client_id,
+        sent.name or sent.file,
+        file,
+        datetime.now(UTC),
+        PhotoState.READ,
         neutral=None if sent.neutral is None else sent.neutral.model_dump(mode="json"),
         strokes=tuple(stroke.model_dump(mode="json", exclude_defaults=True) for stroke in sent.strokes),
-        reading=None if sent.reading is None else sent.reading.model_dump(mode="json"), proposal={"ask": PICTURES},
-    )  # fmt: skip
+        reading=None if sent.reading is None else sent.reading.model_dump(mode="json"),
+        proposal={"ask": PICTURES},
+    )

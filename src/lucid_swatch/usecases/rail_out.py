@@ -35,12 +35,19 @@ def rail_document(session: Session, client_id: str) -> RailDocument:
 def piece_document(hung: HungPiece, photo: PhotoRecord | None) -> RailPieceDocument:
     """A piece of a rail in the open format."""
     own = PieceDocument.from_core(hung.piece).model_dump(mode="json")
-    shown = None if photo is None else PhotoDocument.model_validate(
-        {
-            "file": photo.file, "name": photo.name, "neutral": photo.neutral, "strokes": list(photo.strokes),
-            "reading": photo.reading,
-        }
-    )  # fmt: skip
+    shown = (
+        None
+        if photo is None
+        else PhotoDocument.model_validate(
+            {
+                "file": photo.file,
+                "name": photo.name,
+                "neutral": photo.neutral,
+                "strokes": list(photo.strokes),
+                "reading": photo.reading,
+            }
+        )
+    )
     return RailPieceDocument.model_validate(
         own | {"kept": Kept.model_validate(hung.kept), "hung_at": hung.created_at, "photo": shown}
     )

@@ -86,8 +86,10 @@ def _unpack(file: Path, staging: Path, passphrase: str | None, progress: Progres
         need, free = sum(one["bytes"] for one in listed), shutil.disk_usage(staging).free
         if need > free:
             raise Refused(
-                f"it needs {need / 2**20:,.0f} MB and {free / 2**20:,.0f} MB are free.", str(staging.parent), "Make room first; nothing was changed."
-            )  # fmt: skip
+                f"it needs {need / 2**20:,.0f} MB and {free / 2**20:,.0f} MB are free.",
+                str(staging.parent),
+                "Make room first; nothing was changed.",
+            )
         for done, one in enumerate(listed):
             progress(done, len(listed))
             _one(archive, one, staging, file)

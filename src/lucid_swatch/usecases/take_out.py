@@ -32,11 +32,17 @@ def write_client_archive(session: Session, folder: Folder, client_id: str, out: 
     client = Clients(session).get(client_id)
     trials, compared = Trials(session).of_client(client_id), Comparisons(session).of_client(client_id)
     document = ClientDocument(
-        id=client.id, name=client.name, note=client.note, consent_on=client.consent_on, consent_for=client.consent_for,
-        consent_withdrawn_on=client.consent_withdrawn_on, about=About.model_validate(client.about),
-        faces=[asdict(face) for face in client.faces], trials=[asdict(trial) for trial in trials],
+        id=client.id,
+        name=client.name,
+        note=client.note,
+        consent_on=client.consent_on,
+        consent_for=client.consent_for,
+        consent_withdrawn_on=client.consent_withdrawn_on,
+        about=About.model_validate(client.about),
+        faces=[asdict(face) for face in client.faces],
+        trials=[asdict(trial) for trial in trials],
         side_by_side=[asdict(one) for one in compared],
-    )  # fmt: skip
+    )
     kept = Looks(session).of_client(client_id)
     looks = [
         {"id": look.id, "name": look.name, "intent": look.intent, "pieces": list(look.piece_ids), "kept": look.kept}
@@ -47,14 +53,17 @@ def write_client_archive(session: Session, folder: Folder, client_id: str, out: 
         for one in Palettes(session).of_client(client_id)
     ]
     documents = {
-        "client.json": document.model_dump_json(indent=1).encode(), RAIL: rail_json(session, client_id).encode(),
-        "looks.json": json.dumps(looks, indent=1).encode(), "palettes.json": json.dumps(palettes, indent=1).encode(),
-    }  # fmt: skip
+        "client.json": document.model_dump_json(indent=1).encode(),
+        RAIL: rail_json(session, client_id).encode(),
+        "looks.json": json.dumps(looks, indent=1).encode(),
+        "palettes.json": json.dumps(palettes, indent=1).encode(),
+    }
     photos = {PHOTOS + photo.file: folder.photo(photo.file) for photo in Photos(session).of_client(client_id)}
     people = {
-        "portraits": [face.id for face in client.faces], "worn": [look.id for look in kept],
+        "portraits": [face.id for face in client.faces],
+        "worn": [look.id for look in kept],
         "compared": [photo.id for photo in ComparedPhotos(session).of_client(client_id)],
-    }  # fmt: skip
+    }
     sent = {
         f"{place}/{one}.jpg": folder.path / PICTURES / one / ORIGINAL for place, some in people.items() for one in some
     }

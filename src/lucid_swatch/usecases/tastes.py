@@ -7,7 +7,7 @@ from sqlalchemy.orm import Session
 
 from lucid_swatch.core.look.fitting import Preference, agreement, fit, leads
 from lucid_swatch.core.look.look import Look
-from lucid_swatch.core.look.weights import sentence_of, standard_weights
+from lucid_swatch.core.look.scorer.weights import sentence_of, standard_weights
 from lucid_swatch.core.problems import Refused
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.leanings import TASTES

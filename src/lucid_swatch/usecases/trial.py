@@ -111,9 +111,11 @@ def _kept(session: Session, trial: TrialRecord, held: tuple[dict[str, object], .
     reading = _steps(_labs(trial), held)[-1] if held else None
     over = reading is not None and (not in_doubt(reading) or len(held) >= MOST_PAIRS)
     changed = Trials(session).change(
-        trial.id, held=held, reading=None if reading is None else asdict(reading),
+        trial.id,
+        held=held,
+        reading=None if reading is None else asdict(reading),
         ended_at=datetime.now(UTC) if over else None,
-    )  # fmt: skip
+    )
     return under_way(changed)
 
 

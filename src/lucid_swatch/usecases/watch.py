@@ -77,8 +77,10 @@ def _check_place(place: Path, data: Path) -> None:
         raise Refused("this folder belongs to the system.", str(place), "Choose one of its own for the phone.")
     if real == own or real.is_relative_to(own) or own.is_relative_to(real):
         raise Refused(
-            "this folder holds the photos that were taken in, or lies among them.", str(place), "Choose one of its own for the phone."
-        )  # fmt: skip
+            "this folder holds the photos that were taken in, or lies among them.",
+            str(place),
+            "Choose one of its own for the phone.",
+        )
 
 
 def stop_watching(session: Session) -> None:

@@ -5,7 +5,7 @@ from datetime import UTC, datetime
 
 from sqlalchemy.orm import Session
 
-from lucid_swatch.core.look.worn_photo import shows_the_feet
+from lucid_swatch.core.look.seen.worn_photo import shows_the_feet
 from lucid_swatch.core.problems import NotThere
 from lucid_swatch.files.photo import decode_photo
 from lucid_swatch.files.pictures import jpeg

@@ -35,9 +35,13 @@ class Backups:
     """A thread that looks at the clock, and another one for a backup by hand."""
 
     def __init__(
-        self, sessions: Sessions, data: Path, first_after: float = FIRST_AFTER, every: float = EVERY,
+        self,
+        sessions: Sessions,
+        data: Path,
+        first_after: float = FIRST_AFTER,
+        every: float = EVERY,
         clock: Callable[[], datetime] = lambda: datetime.now(UTC),
-    ) -> None:  # fmt: skip
+    ) -> None:
         self.sessions, self.data, self.first_after, self.every, self.clock = sessions, data, first_after, every, clock
         self.by_hand: ByHand | None = None
         self._one = Lock()

@@ -277,9 +277,10 @@ class _Hand:
                 task.future.set_result(None)  # it waits in the database
             return
         what = (
-            f"this photo could not be read within {self.queue.within:.0f} seconds." if how != "ended"
+            f"this photo could not be read within {self.queue.within:.0f} seconds."
+            if how != "ended"
             else "the program that reads photos ended again and again at this one."
-        )  # fmt: skip
+        )
         problem = Refused(what, "", "Send another photo of it, or a smaller copy.")
         log.warning("reading was given up: %s", what)
         if task.photo is None:

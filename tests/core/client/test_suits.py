@@ -57,9 +57,10 @@ def test_the_band_of_contrast_follows_the_face():
 def test_a_piece_is_in_the_range_by_the_shares_of_its_colours():
     rust, blue = [46.0, 29.0, 34.0], [40.0, 0.0, -38.0]
     pieces = [
-        (np.array([rust]), np.ones(1)), (np.array([blue]), np.ones(1)),
+        (np.array([rust]), np.ones(1)),
+        (np.array([blue]), np.ones(1)),
         (np.array([rust, blue]), np.array([0.9, 0.1])),
-    ]  # fmt: skip
+    ]
     (rust_fit, inside), (blue_fit, outside), (mixed_fit, _) = in_range(pieces, colouring(0.9))
     assert inside
     assert not outside

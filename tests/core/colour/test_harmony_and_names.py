@@ -55,9 +55,16 @@ def test_a_grey_is_neither():
 
 
 NAMES = {
-    (96, 0, 1): "white", (15, 0, 0): "black", (21, 4, -22): "navy", (62, 12, 32): "camel", (28, 27, 13): "burgundy",
-    (38, -20, -13): "teal", (46, 29, 34): "rust", (27, -18, 6): "bottle green", (68, 14, 60): "golden yellow",
-}  # fmt: skip
+    (96, 0, 1): "white",
+    (15, 0, 0): "black",
+    (21, 4, -22): "navy",
+    (62, 12, 32): "camel",
+    (28, 27, 13): "burgundy",
+    (38, -20, -13): "teal",
+    (46, 29, 34): "rust",
+    (27, -18, 6): "bottle green",
+    (68, 14, 60): "golden yellow",
+}
 
 
 @pytest.mark.parametrize(("lab", "name"), NAMES.items())
@@ -76,10 +83,12 @@ def test_every_colour_has_a_short_name(colour):
 @pytest.mark.parametrize(
     ("one", "other", "harmony"),
     [
-        ((95, 0, 0), (95, 0, 0), 1.1582), ((80, 10, 40), (50, -20, 10), -0.0191), ((30, 20, -40), (70, 5, 60), -0.3574),
+        ((95, 0, 0), (95, 0, 0), 1.1582),
+        ((80, 10, 40), (50, -20, 10), -0.0191),
+        ((30, 20, -40), (70, 5, 60), -0.3574),
         ((40, 50, 20), (40, 50, 20), -0.3544),
     ],
-)  # fmt: skip
+)
 def test_two_colour_harmony_is_that_of_the_published_equations(one, other, harmony):
     """Worked out term by term from the equations of Ou and Luo 2006, outside this program."""
     assert two_colour_harmony(np.array(one, float), np.array(other, float)) == pytest.approx(harmony, abs=2e-4)

@@ -47,10 +47,12 @@ SHOES = ([(0.2, 0.3), (0.35, 0.3), (0.38, 0.8), (0.18, 0.8)], [(0.6, 0.3), (0.75
 @pytest.mark.parametrize(
     ("mask", "category"),
     [
-        (drawn(TROUSERS), Category.TROUSERS), (drawn(SHORTS), Category.SHORTS), (drawn(SKIRT), Category.SKIRT),
+        (drawn(TROUSERS), Category.TROUSERS),
+        (drawn(SHORTS), Category.SHORTS),
+        (drawn(SKIRT), Category.SKIRT),
         (drawn(*SHOES), Category.SHOES),
     ],
-)  # fmt: skip
+)
 def test_a_shape_that_can_only_be_one_thing_is_named(mask, category):
     assert suggest_category(mask).category is category
 

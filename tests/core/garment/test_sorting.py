@@ -12,13 +12,20 @@ from lucid_swatch.core.garment.vocabulary import Bin, Category, Finish, Metal, P
 from tests.strategies import lab_colours
 
 FIRM = [
-    ("caramel", [54, 17, 35], Bin.WARM_NEUTRAL), ("ivory", [91, 1, 10], Bin.WARM_NEUTRAL),
-    ("chocolate", [24, 8, 10], Bin.WARM_NEUTRAL), ("putty", [68, 1, 6], Bin.COOL_NEUTRAL),
-    ("slate", [42, -3, -10], Bin.COOL_NEUTRAL), ("navy", [20, 4, -20], Bin.COOL_NEUTRAL),
-    ("white", [95, 0, 0], Bin.BALANCED_NEUTRAL), ("black", [14, 0, 0], Bin.BALANCED_NEUTRAL),
-    ("scarlet", [46, 60, 40], Bin.TONE), ("emerald", [42, -40, 14], Bin.TONE), ("lilac", [72, 18, -20], Bin.TONE),
-    ("baby pink", [84, 17, 2], Bin.TONE), ("mustard", [66, 10, 60], Bin.TONE),
-]  # fmt: skip
+    ("caramel", [54, 17, 35], Bin.WARM_NEUTRAL),
+    ("ivory", [91, 1, 10], Bin.WARM_NEUTRAL),
+    ("chocolate", [24, 8, 10], Bin.WARM_NEUTRAL),
+    ("putty", [68, 1, 6], Bin.COOL_NEUTRAL),
+    ("slate", [42, -3, -10], Bin.COOL_NEUTRAL),
+    ("navy", [20, 4, -20], Bin.COOL_NEUTRAL),
+    ("white", [95, 0, 0], Bin.BALANCED_NEUTRAL),
+    ("black", [14, 0, 0], Bin.BALANCED_NEUTRAL),
+    ("scarlet", [46, 60, 40], Bin.TONE),
+    ("emerald", [42, -40, 14], Bin.TONE),
+    ("lilac", [72, 18, -20], Bin.TONE),
+    ("baby pink", [84, 17, 2], Bin.TONE),
+    ("mustard", [66, 10, 60], Bin.TONE),
+]
 
 
 @pytest.mark.parametrize(("name", "lab", "bin"), FIRM, ids=[f[0] for f in FIRM])

@@ -7,10 +7,10 @@ from hypothesis import given, settings
 from lucid_swatch.core.garment.piece import Piece
 from lucid_swatch.core.garment.school import School
 from lucid_swatch.core.garment.vocabulary import Category, Worn
-from lucid_swatch.core.look.batch import make_batch
 from lucid_swatch.core.look.body import AREAS, NEARNESS, ZONES, Zone
 from lucid_swatch.core.look.look import Look
-from lucid_swatch.core.look.table import table_of
+from lucid_swatch.core.look.scorer.batch import make_batch
+from lucid_swatch.core.look.scorer.table import table_of
 from tests.strategies import looks
 
 C = Category

@@ -6,9 +6,10 @@ from hypothesis import strategies as st
 
 from lucid_swatch.core.garment.vocabulary import Category
 from lucid_swatch.core.look.body import ZONES, Zone
-from lucid_swatch.core.look.considered import consider
+from lucid_swatch.core.look.dressing.considered import consider
+from lucid_swatch.core.look.dressing.dress import together
+from lucid_swatch.core.look.dressing.mends import find_mends, with_piece
 from lucid_swatch.core.look.look import Look, in_order
-from lucid_swatch.core.look.mends import find_mends, with_piece
 from lucid_swatch.core.look.verdict import judge
 from lucid_swatch.core.problems import Refused
 from tests.strategies import pieces
@@ -69,12 +70,9 @@ def test_what_is_always_on_counts_as_if_it_had_been_chosen_and_is_never_taken_of
 def test_putting_on_takes_the_place_of_what_cannot_be_worn_with_it(new, worn):
     after = with_piece(tuple(worn), new)
     assert after[-1] is new
-    zones = [ZONES[p.category] for p in after]
-    if ZONES[new.category] == Zone.WHOLE:
-        assert Zone.UPPER not in zones
-        assert Zone.LOWER not in zones
-    if ZONES[new.category] in (Zone.FEET, Zone.LAYER, Zone.LOWER):
-        assert zones.count(ZONES[new.category]) == 1
+    assert all(together(new.category, p.category) and p.category is not new.category for p in after[:-1])
+    if new.category is Category.DRESS:
+        assert not {Zone.UPPER, Zone.LOWER} & {ZONES[p.category] for p in after}
 
 
 def test_a_look_without_a_piece_is_refused():

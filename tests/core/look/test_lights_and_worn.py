@@ -6,13 +6,14 @@ from numpy.testing import assert_allclose
 
 from lucid_swatch.core.colour.adaptation import black_body, seen_under
 from lucid_swatch.core.colour.spaces import RGB_TO_XYZ, lab_to_rgb_linear, rgb_linear_to_lab
-from lucid_swatch.core.look.lights import seen_lights
-from lucid_swatch.core.look.worn_photo import shows_the_feet
+from lucid_swatch.core.look.seen.lights import seen_lights
+from lucid_swatch.core.look.seen.worn_photo import shows_the_feet
 
 
 @pytest.mark.parametrize(
-    ("kelvin", "x", "y"), [(2856, 0.4476, 0.4074), (2000, 0.5267, 0.4133), (4000, 0.3804, 0.3767), (6500, 0.3135, 0.3236)]
-)  # fmt: skip
+    ("kelvin", "x", "y"),
+    [(2856, 0.4476, 0.4074), (2000, 0.5267, 0.4133), (4000, 0.3804, 0.3767), (6500, 0.3135, 0.3236)],
+)
 def test_a_black_body_has_its_published_chromaticity(kelvin, x, y):
     """2856 K is illuminant A (CIE 15); the others are points of the Planckian locus."""
     xyz = black_body(kelvin)

@@ -5,12 +5,12 @@ import pytest
 
 from lucid_swatch.core.garment.piece import Piece
 from lucid_swatch.core.garment.vocabulary import Category, PatternType, Scale
-from lucid_swatch.core.look import considered, long_rail
-from lucid_swatch.core.look.considered import consider
-from lucid_swatch.core.look.long_rail import LongRail
+from lucid_swatch.core.look.dressing import considered, long_rail
+from lucid_swatch.core.look.dressing.considered import consider
+from lucid_swatch.core.look.dressing.long_rail import LongRail
+from lucid_swatch.core.look.dressing.outfits import GOOD, Counter
+from lucid_swatch.core.look.dressing.partners import go_together, partners
 from lucid_swatch.core.look.look import Conventions, Look
-from lucid_swatch.core.look.outfits import GOOD, Counter
-from lucid_swatch.core.look.partners import go_together, partners
 from lucid_swatch.core.look.verdict import judge
 
 NAVY, CREAM, TAN, RED, LIME = [21, 4, -22], [89, 2, 16], [57, 15, 29], [44, 60, 36], [80, -40, 70]
@@ -21,11 +21,15 @@ def piece(id, category, lab, **values):
 
 
 RAIL = [
-    piece("cream top", Category.TOP, CREAM), piece("lime top", Category.TOP, LIME),
-    piece("navy trousers", Category.TROUSERS, NAVY), piece("red skirt", Category.SKIRT, RED),
-    piece("navy dress", Category.DRESS, NAVY), piece("tan shoes", Category.SHOES, TAN),
-    piece("navy coat", Category.COAT, NAVY), piece("tan bag", Category.BAG, TAN),
-]  # fmt: skip
+    piece("cream top", Category.TOP, CREAM),
+    piece("lime top", Category.TOP, LIME),
+    piece("navy trousers", Category.TROUSERS, NAVY),
+    piece("red skirt", Category.SKIRT, RED),
+    piece("navy dress", Category.DRESS, NAVY),
+    piece("tan shoes", Category.SHOES, TAN),
+    piece("navy coat", Category.COAT, NAVY),
+    piece("tan bag", Category.BAG, TAN),
+]
 
 
 def test_every_base_look_is_counted_as_the_scorer_judges_it():
@@ -124,13 +128,19 @@ def test_what_cannot_be_worn_at_once_is_no_partner():
 def test_partners_are_the_best_scored_and_fights_the_worst_each_with_a_reason():
     leopard, zebra = (
         Piece(
-            name, category, np.array([ground, [15, 0, 0]], float), np.array([0.6, 0.4]), label=name,
-            pattern=PatternType.ANIMAL, scale=scale,
+            name,
+            category,
+            np.array([ground, [15, 0, 0]], float),
+            np.array([0.6, 0.4]),
+            label=name,
+            pattern=PatternType.ANIMAL,
+            scale=scale,
         )
         for name, category, ground, scale in (
-            ("leopard", Category.SCARF, TAN, Scale.MEDIUM), ("zebra", Category.TOP, [95, 0, 1], Scale.LARGE),
+            ("leopard", Category.SCARF, TAN, Scale.MEDIUM),
+            ("zebra", Category.TOP, [95, 0, 1], Scale.LARGE),
         )
-    )  # fmt: skip
+    )
     best, worst = partners(leopard, [*RAIL, zebra], Conventions(), 3)
     assert {p.piece.id for p in best[:2]} == {"tan shoes", "tan bag"}
     assert {"red skirt", "lime top"} <= {p.piece.id for p in worst}

@@ -13,7 +13,7 @@ from lucid_swatch.core.client.colouring import Client, Settled
 from lucid_swatch.core.garment.piece import Piece
 from lucid_swatch.core.garment.vocabulary import Category, Finish, Part, PatternType, Scale
 from lucid_swatch.core.look.look import Look
-from lucid_swatch.core.look.sense import Circumstances, sense_notes
+from lucid_swatch.core.look.remarks.sense import Circumstances, sense_notes
 from lucid_swatch.core.look.verdict import judge
 from tests.strategies import lab_colours, looks
 
@@ -90,16 +90,35 @@ def test_a_lining_is_not_seen_and_a_trim_is_no_motif():
 
 
 EIGHT = Piece(
-    "print", C.DRESS,
-    np.array([[20, 4, -20], [45, 50, 30], [70, 10, 60], [50, -40, 20], [60, 30, -10], [88, 2, 8], [35, 20, -40], [80, 0, 0]], float),
-    np.array([0.3, 0.2, 0.12, 0.1, 0.09, 0.08, 0.06, 0.05]), pattern=PatternType.FLORAL, scale=Scale.LARGE,
-)  # fmt: skip
+    "print",
+    C.DRESS,
+    np.array(
+        [[20, 4, -20], [45, 50, 30], [70, 10, 60], [50, -40, 20], [60, 30, -10], [88, 2, 8], [35, 20, -40], [80, 0, 0]],
+        float,
+    ),
+    np.array([0.3, 0.2, 0.12, 0.1, 0.09, 0.08, 0.06, 0.05]),
+    pattern=PatternType.FLORAL,
+    scale=Scale.LARGE,
+)
 TWELVE = tuple(
     plain(category, [40 + 3 * k, 10, 15], finish=frozenset({Finish.LEATHER}))
     for k, category in enumerate(
-        (C.BAG, C.BELT, C.SCARF, C.HAT, C.NECKLACE, C.EARRINGS, C.BRACELET, C.BROOCH, C.WATCH, C.EYEWEAR, C.GLOVES, C.RING)
+        (
+            C.BAG,
+            C.BELT,
+            C.SCARF,
+            C.HAT,
+            C.NECKLACE,
+            C.EARRINGS,
+            C.BRACELET,
+            C.BROOCH,
+            C.WATCH,
+            C.EYEWEAR,
+            C.GLOVES,
+            C.RING,
+        )
     )
-)  # fmt: skip
+)
 
 
 @pytest.mark.parametrize(

@@ -6,13 +6,13 @@ import pytest
 from lucid_swatch.core.garment.piece import Piece
 from lucid_swatch.core.garment.vocabulary import Category as C
 from lucid_swatch.core.garment.vocabulary import Finish, Length, Metal, PatternType, Volume, Worn
-from lucid_swatch.core.look.considered import consider
-from lucid_swatch.core.look.held_back import held_back
+from lucid_swatch.core.look.dressing.considered import consider
 from lucid_swatch.core.look.look import Look
-from lucid_swatch.core.look.refusals import WillNotWear, why_refused
-from lucid_swatch.core.look.sense import Circumstances, sense_notes
+from lucid_swatch.core.look.remarks.held_back import held_back
+from lucid_swatch.core.look.remarks.refusals import WillNotWear, why_refused
+from lucid_swatch.core.look.remarks.sense import Circumstances, sense_notes
+from lucid_swatch.core.look.scorer.weights import sentence_of, standard_weights
 from lucid_swatch.core.look.verdict import judge
-from lucid_swatch.core.look.weights import sentence_of, standard_weights
 
 NAVY, CREAM, TAN, BLACK, WHITE = [21, 4, -21], [90, 1, 13], [58, 14, 28], [14, 0, 0], [95, 0, 1]
 

@@ -9,8 +9,9 @@ from hypothesis import strategies as st
 
 from lucid_swatch.core.garment.piece import Piece
 from lucid_swatch.core.garment.vocabulary import Category, Finish, Metal
+from lucid_swatch.core.look.dressing.dress import interchangeable
+from lucid_swatch.core.look.dressing.mends import find_mends, with_piece
 from lucid_swatch.core.look.look import Conventions, Intent, Look
-from lucid_swatch.core.look.mends import find_mends, interchangeable, with_piece
 from lucid_swatch.core.look.verdict import judge
 from lucid_swatch.core.problems import Refused
 from tests.strategies import looks
@@ -88,10 +89,16 @@ PAIRS = {
     ),
     "one metal": (
         "harmony",
-        (plain("dress", BLACK), plain("necklace", [80, 0, -2], metal=Metal.SILVER, finish=frozenset({Finish.METALLIC})),
-         plain("bracelet", [80, 0, -2], metal=Metal.SILVER, finish=frozenset({Finish.METALLIC}))),
-        (plain("dress", BLACK), plain("necklace", [80, 0, -2], metal=Metal.SILVER, finish=frozenset({Finish.METALLIC})),
-         plain("bracelet", [70, 8, 50], metal=Metal.GOLD, finish=frozenset({Finish.METALLIC}))),
+        (
+            plain("dress", BLACK),
+            plain("necklace", [80, 0, -2], metal=Metal.SILVER, finish=frozenset({Finish.METALLIC})),
+            plain("bracelet", [80, 0, -2], metal=Metal.SILVER, finish=frozenset({Finish.METALLIC})),
+        ),
+        (
+            plain("dress", BLACK),
+            plain("necklace", [80, 0, -2], metal=Metal.SILVER, finish=frozenset({Finish.METALLIC})),
+            plain("bracelet", [70, 8, 50], metal=Metal.GOLD, finish=frozenset({Finish.METALLIC})),
+        ),
     ),
     "one tone wants a step": (
         "monochrome",
@@ -108,7 +115,7 @@ PAIRS = {
         (plain("dress", NAVY, statement=0.8), plain("necklace", NAVY, statement=0.1)),
         (plain("dress", NAVY, statement=0.8), plain("necklace", RED, statement=0.8)),
     ),
-}  # fmt: skip
+}
 
 
 @pytest.mark.parametrize(("measure", "better", "worse"), PAIRS.values(), ids=PAIRS)

@@ -12,8 +12,8 @@ from lucid_swatch.core.garment.piece import Piece
 from lucid_swatch.core.garment.vocabulary import Category
 from lucid_swatch.core.look.fitting import HOLD, MOST, Preference, agreement, fit, leads
 from lucid_swatch.core.look.look import Conventions, Look
+from lucid_swatch.core.look.scorer.weights import read_weights, sentence_of, standard_weights, weights_text
 from lucid_swatch.core.look.verdict import judge
-from lucid_swatch.core.look.weights import read_weights, sentence_of, standard_weights, weights_text
 
 
 def look(id, *labs, conventions=Conventions()):  # noqa: B008
@@ -37,8 +37,7 @@ def test_every_rule_is_worth_something_and_says_what_it_is_about():
 
 
 def test_every_rule_in_the_file_is_used_and_every_used_one_is_there():
-    folder = FILE.parent
-    code = "".join(path.read_text(encoding="utf-8") for path in folder.glob("*.py"))
+    code = "".join(path.read_text(encoding="utf-8") for path in FILE.parents[1].rglob("*.py"))
     used = set(re.findall(r'(?:\bw|points)\["([a-z-]+)"\]', code))
     assert used == set(standard_weights().points)
 

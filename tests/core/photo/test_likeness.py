@@ -12,9 +12,13 @@ COAT = np.asarray(coat_picture())
 
 @pytest.mark.parametrize(
     "copy",
-    [cv2.resize(COAT, (160, 200)), np.clip(COAT.astype(int) + 12, 0, 255).astype(np.uint8), cv2.GaussianBlur(COAT, (5, 5), 1)],
+    [
+        cv2.resize(COAT, (160, 200)),
+        np.clip(COAT.astype(int) + 12, 0, 255).astype(np.uint8),
+        cv2.GaussianBlur(COAT, (5, 5), 1),
+    ],
     ids=["smaller", "brighter", "softer"],
-)  # fmt: skip
+)
 def test_a_copy_keeps_its_hash(copy):
     assert bits_apart(difference_hash(COAT), difference_hash(copy)) <= SAME_PICTURE
 

@@ -14,15 +14,31 @@ GREYED, CLEAR = 4.0, 54.0
 """C* of the softest and the clearest."""
 
 PLAIN_CLOTH: tuple[tuple[str, tuple[float, float, float]], ...] = (
-    ("cream", (90.0, 1.0, 14.0)), ("peach", (80.0, 14.0, 24.0)), ("corn yellow", (82.0, 6.0, 52.0)),
-    ("camel", (62.0, 11.0, 27.0)), ("terracotta", (52.0, 26.0, 26.0)), ("mustard", (62.0, 10.0, 56.0)),
-    ("coral", (62.0, 44.0, 32.0)), ("moss", (46.0, -6.0, 26.0)), ("rust", (42.0, 34.0, 40.0)),
-    ("tomato red", (46.0, 56.0, 40.0)), ("chocolate", (24.0, 9.0, 13.0)), ("bronze green", (28.0, -4.0, 20.0)),
-    ("ice blue", (88.0, -4.0, -9.0)), ("orchid pink", (78.0, 26.0, -14.0)), ("powder blue", (74.0, -5.0, -18.0)),
-    ("dove grey", (68.0, 0.0, -5.0)), ("slate blue", (48.0, -3.0, -16.0)), ("cornflower", (56.0, 6.0, -44.0)),
-    ("fuchsia", (48.0, 60.0, -14.0)), ("mauve grey", (50.0, 9.0, -9.0)), ("cobalt", (34.0, 16.0, -54.0)),
-    ("raspberry", (36.0, 46.0, 2.0)), ("navy", (20.0, 3.0, -20.0)), ("charcoal", (24.0, 0.0, -4.0)),
-)  # fmt: skip
+    ("cream", (90.0, 1.0, 14.0)),
+    ("peach", (80.0, 14.0, 24.0)),
+    ("corn yellow", (82.0, 6.0, 52.0)),
+    ("camel", (62.0, 11.0, 27.0)),
+    ("terracotta", (52.0, 26.0, 26.0)),
+    ("mustard", (62.0, 10.0, 56.0)),
+    ("coral", (62.0, 44.0, 32.0)),
+    ("moss", (46.0, -6.0, 26.0)),
+    ("rust", (42.0, 34.0, 40.0)),
+    ("tomato red", (46.0, 56.0, 40.0)),
+    ("chocolate", (24.0, 9.0, 13.0)),
+    ("bronze green", (28.0, -4.0, 20.0)),
+    ("ice blue", (88.0, -4.0, -9.0)),
+    ("orchid pink", (78.0, 26.0, -14.0)),
+    ("powder blue", (74.0, -5.0, -18.0)),
+    ("dove grey", (68.0, 0.0, -5.0)),
+    ("slate blue", (48.0, -3.0, -16.0)),
+    ("cornflower", (56.0, 6.0, -44.0)),
+    ("fuchsia", (48.0, 60.0, -14.0)),
+    ("mauve grey", (50.0, 9.0, -9.0)),
+    ("cobalt", (34.0, 16.0, -54.0)),
+    ("raspberry", (36.0, 46.0, 2.0)),
+    ("navy", (20.0, 3.0, -20.0)),
+    ("charcoal", (24.0, 0.0, -4.0)),
+)
 """Names and CIELAB: both sides, light to deep, soft to clear."""
 
 

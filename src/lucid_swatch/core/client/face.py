@@ -35,8 +35,10 @@ class Placed:
 
 
 CHEEKS_AND_BROW = {
-    "left cheek": (0.16, 0.40, 0.52, 0.76), "right cheek": (0.60, 0.84, 0.52, 0.76), "brow": (0.32, 0.68, -0.02, 0.20),
-}  # fmt: skip
+    "left cheek": (0.16, 0.40, 0.52, 0.76),
+    "right cheek": (0.60, 0.84, 0.52, 0.76),
+    "brow": (0.32, 0.68, -0.02, 0.20),
+}
 """Left, right, top and bottom, in fractions of the box of the face."""
 EyeAreas = tuple[tuple[float, float, float, float], ...]
 EYES: EyeAreas = ((0.14, 0.46, 0.24, 0.50), (0.54, 0.86, 0.24, 0.50))

@@ -62,9 +62,11 @@ SPOT_DOUBT = 1.6
 UNDERTONE_FLOOR, DEPTH_FLOOR, CLARITY_FLOOR = 0.22, 0.06, 0.15
 """What colours alone leave open, however well they are known: people judge the whole face."""
 VEILED = {
-    Veil.MAKE_UP: {"skin": 6.0}, Veil.DYED_HAIR: {"hair": 14.0}, Veil.TINTED_GLASSES: {"eyes": 9.0, "skin": 1.5},
+    Veil.MAKE_UP: {"skin": 6.0},
+    Veil.DYED_HAIR: {"hair": 14.0},
+    Veil.TINTED_GLASSES: {"eyes": 9.0, "skin": 1.5},
     Veil.FLASH: {"skin": 4.0, "hair": 5.0, "eyes": 4.0},
-}  # fmt: skip
+}
 """CIEDE2000 that a veil adds to the doubt of what it covers."""
 WEIGHT_OF_PART = {"skin": 0.50, "hair": 0.35, "eyes": 0.15}
 FACE_LIGHTEST, FACE_DEEPEST = 72.0, 20.0
@@ -172,7 +174,8 @@ def after_trial(read: FaceReading | None, trial: TrialReading | None) -> FaceRea
     if trial is None:
         return read
     held = (
-        Estimate(trial.undertone, trial.undertone_doubt), Estimate(trial.depth, trial.depth_doubt),
+        Estimate(trial.undertone, trial.undertone_doubt),
+        Estimate(trial.depth, trial.depth_doubt),
         Estimate(trial.clarity, trial.clarity_doubt),
-    )  # fmt: skip
+    )
     return FaceReading(*held, *((UNKNOWN, UNKNOWN) if read is None else (read.contrast, read.typology_angle)))

@@ -11,7 +11,7 @@ from ..colour.spaces import chroma, hue_angle, lab_to_rgb_linear
 from ..garment.neutrals import neutrality
 from ..garment.school import BROAD, School
 from ..garment.vocabulary import Metal
-from ..look.contrast import BAND, client_band
+from ..look.rules.contrast import BAND, client_band
 from .drapes import places_of
 from .reading import Estimate, FaceReading
 from .trial import STEPS, UNDERTONES, WEIGHTS
@@ -125,9 +125,12 @@ def _range(lab: FloatArray, fit: FloatArray, kind: BoolArray, count: int) -> Col
     low, high = np.quantile(lightness, [0.1, 0.9])
     weak, strong = np.quantile(strength, [0.1, 0.9])
     return ColourRange(
-        lab[well][chosen], tuple(names[k] for k in chosen), fit[well][chosen], (float(low), float(high)),
+        lab[well][chosen],
+        tuple(names[k] for k in chosen),
+        fit[well][chosen],
+        (float(low), float(high)),
         (float(weak), float(strong)),
-    )  # fmt: skip
+    )
 
 
 APART = 55.0
@@ -155,9 +158,10 @@ def _metals(reading: FaceReading) -> tuple[tuple[Metal, float], ...]:
     axis = np.linspace(-1, 1, 81)
     chance = _bell(axis, reading.undertone)
     sits = {
-        Metal.GOLD: chance @ (1 / (1 + np.exp(-5 * (axis + 0.1)))), Metal.SILVER: chance @ (1 / (1 + np.exp(5 * (axis - 0.1)))),
+        Metal.GOLD: chance @ (1 / (1 + np.exp(-5 * (axis + 0.1)))),
+        Metal.SILVER: chance @ (1 / (1 + np.exp(5 * (axis - 0.1)))),
         Metal.ROSE: chance @ np.exp(-0.5 * ((axis - 0.1) / 0.45) ** 2),
-    }  # fmt: skip
+    }
     return tuple(sorted(((metal, float(value)) for metal, value in sits.items()), key=lambda one: -one[1]))
 
 

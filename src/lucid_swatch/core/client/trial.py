@@ -166,11 +166,17 @@ def read_trial(design: TrialDesign, belief: FloatArray) -> list[TrialReading]:
     balanced = places[np.abs(design.places[:, 0]) < BALANCED].sum(axis=0)
     return [
         TrialReading(
-            float(mean[0, i]), float(doubt[0, i]), float(mean[1, i]), float(doubt[1, i]), float(mean[2, i]),
-            float(doubt[2, i]), float(warm[i]), float(balanced[i]),
+            float(mean[0, i]),
+            float(doubt[0, i]),
+            float(mean[1, i]),
+            float(doubt[1, i]),
+            float(mean[2, i]),
+            float(doubt[2, i]),
+            float(warm[i]),
+            float(balanced[i]),
         )
         for i in range(places.shape[1])
-    ]  # fmt: skip
+    ]
 
 
 SURE_OF_SIDE, SURE_OF_BALANCE = 0.95, 0.7

@@ -55,9 +55,11 @@ def black_body(kelvin: float) -> FloatArray:
     """XYZ of a black body with Y = 1. kelvin: 1667..25000. Returns (3,). Source: Kim, Kim, Park and Jung 2002, the cubic
     splines of US patent 7024034."""
     t = 1000.0 / float(np.clip(kelvin, 1667, 25000))
-    x = np.polyval([-0.2661239, -0.2343589, 0.8776956, 0.179910], t) if t >= 0.25 else np.polyval(
-        [-3.0258469, 2.1070379, 0.2226347, 0.240390], t
-    )  # fmt: skip
+    x = (
+        np.polyval([-0.2661239, -0.2343589, 0.8776956, 0.179910], t)
+        if t >= 0.25
+        else np.polyval([-3.0258469, 2.1070379, 0.2226347, 0.240390], t)
+    )
     if t > 1000 / 2222:
         y = np.polyval([-1.1063814, -1.34811020, 2.18555832, -0.20219683], x)
     elif t >= 0.25:

@@ -82,10 +82,12 @@ def _solved(covers: BoolArray, share: FloatArray, count: int) -> IntArray:
     covering = hstack([csr_array(-covers.astype(float)), identity(n, format="csr")])
     few = np.concatenate([np.ones(n), np.zeros(n)])
     found = milp(
-        cost, integrality=np.concatenate([np.ones(n), np.zeros(n)]), bounds=Bounds(0, 1),
+        cost,
+        integrality=np.concatenate([np.ones(n), np.zeros(n)]),
+        bounds=Bounds(0, 1),
         constraints=[LinearConstraint(covering, -np.inf, 0), LinearConstraint(few, 0, count)],
         options={"time_limit": SECONDS},
-    )  # fmt: skip
+    )
     if found.x is None:
         return np.argsort(-(covers @ share))[:count]
     answer: IntArray = np.flatnonzero(found.x[:n] > 0.5)

@@ -86,9 +86,10 @@ def _parts(lab: FloatArray, inside: BoolArray, palette: Palette, cloth: FloatArr
     whole = max(int((palette.labels >= 0).sum()), 1)
     shares = stats[:, cv2.CC_STAT_AREA] / whole
     kept = [
-        k for k in range(1, count)
+        k
+        for k in range(1, count)
         if LEAST_OF_PIECE < shares[k] < MOST_OF_PIECE and stats[k, cv2.CC_STAT_AREA] >= LEAST_PIXELS
-    ]  # fmt: skip
+    ]
     largest = sorted(kept, key=lambda k: -shares[k])[:12]
     return [(labels == k, float(shares[k])) for k in largest]
 

@@ -69,9 +69,14 @@ def _habit(family: str, read: Bin, said: Bin, group: list[tuple[Piece, Sorted]],
     after = read_pieces(pieces, _leaned(school, leaning))
     names = [one.name for _, one in group]
     return Habit(
-        family, max(dict.fromkeys(names), key=names.count), read, said, tuple(p.id for p in pieces), leaning,
+        family,
+        max(dict.fromkeys(names), key=names.count),
+        read,
+        said,
+        tuple(p.id for p in pieces),
+        leaning,
         all(one.bin is said for one in after),
-    )  # fmt: skip
+    )
 
 
 def _leaned(school: School, leaning: Leaning) -> School:

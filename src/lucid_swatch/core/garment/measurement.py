@@ -128,9 +128,19 @@ def measure_cloth(sight: Sight, school: School = BROAD, told: FloatArray | None 
     labels = np.full(sight.shape, -1, dtype=np.int8)
     labels[sight.box] = palette.labels
     return Measurement(
-        lab, share, uncertainty, parts, tuple(s.name for s in sorts), pattern, surface(), hardware, main, light,
-        replace(palette, labels=labels), threads,
-    )  # fmt: skip
+        lab,
+        share,
+        uncertainty,
+        parts,
+        tuple(s.name for s in sorts),
+        pattern,
+        surface(),
+        hardware,
+        main,
+        light,
+        replace(palette, labels=labels),
+        threads,
+    )
 
 
 FINE_RUN = 7.0

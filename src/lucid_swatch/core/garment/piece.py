@@ -38,10 +38,24 @@ class Piece:
     def fingerprint(self) -> tuple[object, ...]:
         """All that a verdict may hang on, so that equal ones are one piece. Hashable."""
         return (
-            self.id, self.category, self.lab.tobytes(), self.share.tobytes(), self.label, self.parts, self.pattern,
-            self.scale, self.finish, self.metal, self.volume, self.length, self.formality, self.warmth, self.statement,
-            self.worn, self.bin_said,
-        )  # fmt: skip
+            self.id,
+            self.category,
+            self.lab.tobytes(),
+            self.share.tobytes(),
+            self.label,
+            self.parts,
+            self.pattern,
+            self.scale,
+            self.finish,
+            self.metal,
+            self.volume,
+            self.length,
+            self.formality,
+            self.warmth,
+            self.statement,
+            self.worn,
+            self.bin_said,
+        )
 
     @property
     def called(self) -> str:

@@ -24,14 +24,7 @@ from .vocabulary import PLAIN_PATTERNS, Bin, Finish, Metal, PatternType, Underto
 USUAL_UNCERTAINTY = 2.5
 """CIEDE2000 taken for a colour that comes without one."""
 
-LEANS = (
-    (25.0, "red"),
-    (110.0, "yellow"),
-    (200.0, "green"),
-    (290.0, "blue"),
-    (345.0, "violet"),
-    (360.0, "red"),
-)
+LEANS = ((25.0, "red"), (110.0, "yellow"), (200.0, "green"), (290.0, "blue"), (345.0, "violet"), (360.0, "red"))
 
 
 @dataclass(frozen=True, slots=True)
@@ -162,9 +155,13 @@ def _by_finish(piece: Piece, sorted: Sorted) -> Sorted:
         side = METAL_SIDES[piece.metal]
         warmth = float(said_temperature(side, sorted.temperature))
         return replace(
-            sorted, bin=side, temperature=warmth, undertone=undertones(np.array([warmth]))[0],
-            name=f"{piece.metal.value} metal", confidence=max(sorted.confidence, 0.9),
-        )  # fmt: skip
+            sorted,
+            bin=side,
+            temperature=warmth,
+            undertone=undertones(np.array([warmth]))[0],
+            name=f"{piece.metal.value} metal",
+            confidence=max(sorted.confidence, 0.9),
+        )
     if sorted.bin is not Bin.TONE:
         return sorted
     denim = Finish.DENIM in piece.finish and sorted.lean == "blue"
@@ -189,10 +186,15 @@ def sort_prints(pieces: list[Piece], school: School = BROAD) -> list[Sorted]:
         mean = float(warmth[own] @ piece.share)
         found.append(
             Sorted(
-                Bin.PRINT, mean, undertones(np.array([mean]))[0], _lean(piece.lab[0]), print_name(names[own], piece.pattern),
-                families[start], piece.pattern_confidence,
+                Bin.PRINT,
+                mean,
+                undertones(np.array([mean]))[0],
+                _lean(piece.lab[0]),
+                print_name(names[own], piece.pattern),
+                families[start],
+                piece.pattern_confidence,
             )
-        )  # fmt: skip
+        )
         start = own.stop
     return found
 

@@ -62,10 +62,11 @@ def made_of(pieces: list[Piece], sorts: list[Sorted], areas: list[float], school
     bins = [sorts[k].bin.value for k in owner]
     cloths = _Cloths(pieces, lab, cloth, owner)
     return MadeOf(
-        cloths.by(bins), cloths.by(names_and_families(lab, neutral)[1]),
+        cloths.by(bins),
+        cloths.by(names_and_families(lab, neutral)[1]),
         cloths.by([s.value for s in sides], [u.value for u in Undertone]),
         cloths.by(bands, [name for name, _ in LIGHTNESS_BANDS]),
-    )  # fmt: skip
+    )
 
 
 @dataclass(frozen=True, slots=True, eq=False)

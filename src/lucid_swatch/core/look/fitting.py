@@ -7,10 +7,10 @@ import numpy as np
 from scipy.optimize import minimize
 
 from ..colour.arrays import BoolArray, FloatArray
-from .batch import INTENTS, LookBatch, make_batch
 from .look import Look
+from .scorer.batch import INTENTS, LookBatch, make_batch
+from .scorer.weights import Weights
 from .verdict import CHUNK, MEASURES, measure_all
-from .weights import Weights
 
 MARGIN, SOFTNESS = 2.0, 2.0
 """Points by which the better look should lead, and over which a shortfall is felt."""

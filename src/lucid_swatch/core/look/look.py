@@ -56,6 +56,13 @@ class Look:
     """Pieces that are on in every look: they count, and no change takes them off."""
     barred: frozenset[str] = frozenset()
     """Ids of pieces of the rail that no mend may bring: what the client will not wear, what does not fit."""
+    sets: tuple[frozenset[str], ...] = ()
+    """Ids of pieces that are worn together or not at all."""
+
+    @property
+    def ids(self) -> frozenset[str]:
+        """The pieces that may change, by id."""
+        return frozenset(piece.id for piece in self.pieces)
 
     @property
     def worn(self) -> tuple[Piece, ...]:

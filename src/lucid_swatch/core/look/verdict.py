@@ -7,15 +7,15 @@ import numpy as np
 
 from ..colour.arrays import FloatArray, RealArray
 from ..problems import Refused
-from .accents import is_strong
-from .batch import INTENTS, LookBatch, make_batch
-from .colouring import measure_colouring
-from .contrast import look_contrast, measure_contrast
-from .harmony import measure_harmony
 from .look import Intent, Look
-from .monochrome import measure_monochrome, oneness
-from .points import Measured
-from .statement import measure_statement, statement_weights
+from .rules.accents import is_strong
+from .rules.colouring import measure_colouring
+from .rules.contrast import look_contrast, measure_contrast
+from .rules.harmony import measure_harmony
+from .rules.monochrome import measure_monochrome, oneness
+from .rules.statement import measure_statement, statement_weights
+from .scorer.batch import INTENTS, LookBatch, make_batch
+from .scorer.points import Measured
 
 MEASURES = ("harmony", "contrast", "monochrome", "statement", "colouring")
 COLOURING = MEASURES.index("colouring")
@@ -89,9 +89,12 @@ def measure_all(batch: LookBatch) -> tuple[Measured, ...]:
     """The five measures over a batch, in the order of MEASURES."""
     contrast = look_contrast(batch)
     return (
-        measure_harmony(batch), measure_contrast(batch, contrast), measure_monochrome(batch), measure_statement(batch),
+        measure_harmony(batch),
+        measure_contrast(batch, contrast),
+        measure_monochrome(batch),
+        measure_statement(batch),
         measure_colouring(batch, contrast),
-    )  # fmt: skip
+    )
 
 
 def _printed(values: RealArray) -> RealArray:

@@ -60,9 +60,7 @@ def light_from_card(reading: CardReading, measured: FloatArray | None = None) ->
     plain = Light(LightReference.CARD, rgb, exposure, CAST_SPREAD_MEASURED, EXPOSURE_SPREAD_MEASURED)
     tone = _tone(relit(reading.rgb[greys], plain) @ RGB_TO_XYZ[1], reflected[greys])
     correction = _correction(straightened(relit(reading.rgb, plain), tone), true, usable)
-    return Light(
-        LightReference.CARD, rgb, exposure, CAST_SPREAD_MEASURED, EXPOSURE_SPREAD_MEASURED, tone, correction
-    )  # fmt: skip
+    return Light(LightReference.CARD, rgb, exposure, CAST_SPREAD_MEASURED, EXPOSURE_SPREAD_MEASURED, tone, correction)
 
 
 COVERED = 30.0

@@ -61,7 +61,12 @@ def draw_portrait(sitter: Sitter, lamp: tuple[float, float, float], seed: int, c
         back = [(0.0, -1.5), (0.75, -1.38), (1.18, -0.7), (1.22, 0.3), (1.14, 1.05), (0.8, 1.22), (0.0, 1.2)]
         picture = _put(picture, _area(back), hair, _round(u, v, 1.3, 1.6) * strands * 0.82)
     if sitter.hair_style == "up":
-        picture = _put(picture, _area([(0.0, -2.0), (0.34, -1.92), (0.46, -1.6), (0.3, -1.3), (0.0, -1.25)]), hair, _round(u, v + 1.62, 0.6, 0.5) * strands)  # fmt: skip
+        picture = _put(
+            picture,
+            _area([(0.0, -2.0), (0.34, -1.92), (0.46, -1.6), (0.3, -1.3), (0.0, -1.25)]),
+            hair,
+            _round(u, v + 1.62, 0.6, 0.5) * strands,
+        )
     neck = [(0.0, 0.7), (0.52, 0.7), (0.5, 1.5), (0.62, 1.78), (0.4, 2.3), (0.0, 2.5)]
     picture = _put(picture, _area(neck), skin, 0.62 + 0.16 * np.clip(v - 1.1, 0, 1) - 0.20 * np.clip(u, -0.5, 0.5))
     smock = [(0.0, 2.28), (0.3, 2.12), (0.60, 1.72), (1.2, 1.98), (1.9, 2.25), (2.3, 2.7), (2.4, 4.2), (0.0, 4.2)]
@@ -103,7 +108,18 @@ def draw_portrait(sitter: Sitter, lamp: tuple[float, float, float], seed: int, c
         (0.0, -0.90),
     ]
     if sitter.hair_style == "bob":
-        crown = [(0.0, -1.5), (0.70, -1.40), (1.16, -0.8), (1.2, 0.2), (1.10, 0.95), *[(0.93, 0.9)] * 2, (0.94, 0.0), (0.80, -0.62), (0.4, -0.93), (0.0, -0.86)]  # fmt: skip
+        crown = [
+            (0.0, -1.5),
+            (0.70, -1.40),
+            (1.16, -0.8),
+            (1.2, 0.2),
+            (1.10, 0.95),
+            *[(0.93, 0.9)] * 2,
+            (0.94, 0.0),
+            (0.80, -0.62),
+            (0.4, -0.93),
+            (0.0, -0.86),
+        ]
     picture = _put(picture, _area(crown), hair, _round(u, v, 1.25, 1.55) * strands * 1.05)
     seen = picture * np.array(lamp) + rng.standard_normal(picture.shape) * (
         0.002 + 0.008 * np.sqrt(np.clip(picture, 0, 1))

@@ -133,8 +133,15 @@ def _with_mirror(part: Part) -> list[Part]:
 
 
 def _lay(
-    drawn: _Drawn, part: Part, places: FloatArray, subject: Subject, body: float, fold: FloatArray, texture: FloatArray, fabric: IntArray
-) -> None:  # fmt: skip
+    drawn: _Drawn,
+    part: Part,
+    places: FloatArray,
+    subject: Subject,
+    body: float,
+    fold: FloatArray,
+    texture: FloatArray,
+    fabric: IntArray,
+) -> None:
     """Draws one part over what lies there already; only the rectangle round it is touched."""
     margin = int(body * 0.05) + 6
     low = np.maximum(np.floor(places.min(axis=0)).astype(int) - margin, 0)
@@ -253,6 +260,9 @@ def truth_document(subject: Subject, truth: Truth) -> dict[str, Any]:
         if share > 0
     ]
     return {
-        "category": subject.category.value, "colours": seen, "other": round(truth.other, 4),
-        "pattern": {"type": cloth.pattern.value, "repeat": cloth.repeat}, "neutral": truth.neutral,
-    }  # fmt: skip
+        "category": subject.category.value,
+        "colours": seen,
+        "other": round(truth.other, 4),
+        "pattern": {"type": cloth.pattern.value, "repeat": cloth.repeat},
+        "neutral": truth.neutral,
+    }

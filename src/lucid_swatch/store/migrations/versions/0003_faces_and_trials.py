@@ -89,11 +89,15 @@ def _keep_faces() -> None:
                 ":number, :created_at)"
             ),
             {
-                "id": id, "source": "portrait" if portrait else "by eye", "number": int(bool(portrait)),
-                "spots": spots if spots and spots != "null" else "{}", "colours": json.dumps(colours),
-                "doubts": json.dumps({part: USUAL_DOUBT[part] for part in colours}), "created_at": created_at,
+                "id": id,
+                "source": "portrait" if portrait else "by eye",
+                "number": int(bool(portrait)),
+                "spots": spots if spots and spots != "null" else "{}",
+                "colours": json.dumps(colours),
+                "doubts": json.dumps({part: USUAL_DOUBT[part] for part in colours}),
+                "created_at": created_at,
             },
-        )  # fmt: skip
+        )
 
 
 def downgrade() -> None:

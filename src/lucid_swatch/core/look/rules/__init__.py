@@ -1,0 +1,1 @@
+"""The rules that give points, by measure."""

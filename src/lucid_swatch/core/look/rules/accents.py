@@ -1,0 +1,198 @@
+"""Strong, clear and dusty colours, and a hard black: what stands out, and whether anything holds it."""
+
+import numpy as np
+
+from ...colour.arrays import BoolArray
+from ..scorer.asked import by_name, kept, noticed, seen
+from ..scorer.batch import LookBatch, across, count
+from ..scorer.points import Points, leading
+from ..scorer.soft import falling, rising
+from ..scorer.table import Feature, PieceTable
+from ..scorer.weights import threshold
+
+STRONG = threshold("strong-chroma")
+
+
+@kept
+def strength(table: PieceTable) -> Feature:
+    """How far a plain piece carries a colour that speaks up, 0..1."""
+    return rising(table.strong, STRONG - 7, STRONG + 7) * table.plain
+
+
+def is_strong(table: PieceTable) -> Feature:
+    """Whether a plain piece carries a colour that speaks up."""
+    return (table.strong > STRONG) & table.plain
+
+
+@seen
+def _hard(table: PieceTable) -> Feature:
+    """How far a plain piece is a hard black, 0..1."""
+    return rising(table.black, 0.25, 0.75) * table.plain
+
+
+def _shows_black(table: PieceTable) -> Feature:
+    """How far a piece answers a hard black, 0..1: a little of it is enough in a print."""
+    return np.maximum(_hard(table), rising(table.black, 0.05, 0.15) * table.print)
+
+
+@seen
+def _not_black(table: PieceTable) -> Feature:
+    return 1 - table.black * ~table.print
+
+
+@seen
+def _lightness_but_black(table: PieceTable) -> Feature:
+    return table.mean_lightness * _not_black(table)
+
+
+STRONGEST = seen(by_name("strong"))
+
+
+def stark(batch: LookBatch) -> Points:
+    """A hard black in a soft look, alone or repeated."""
+    w = batch.weights.points
+    pale = batch.seen(_lightness_but_black) / np.maximum(batch.seen(_not_black), 1e-9)
+    soft = ((pale - 55) / 25).clip(0, 1) * (1 - batch.seen(STRONGEST) / 45).clip(0, 1)
+    amount = batch.seen(_hard)
+    accent = ((0.35 - amount) / 0.15).clip(0, 1)
+    hardest = batch.of(_hard).max(axis=0)
+    answered = rising(batch.of(_shows_black).sum(axis=0) - hardest, 0.15, 0.75)
+    points = (w["stark-black-echoed"] + w["stark-black"]) * answered - w["stark-black"]
+    values = soft * accent * hardest * points
+
+    def hard(i: int) -> BoolArray:
+        places: BoolArray = leading(batch.of(_hard)[:, i])
+        return places
+
+    def text(i: int) -> str:
+        what = batch.called(i, hard(i))
+        if values[i] > 0:
+            return f"{what}: the black returns, so it settles in a look of L* {pale[i]:.0f}"
+        return f"{what}: a hard black alone in a soft look of L* {pale[i]:.0f}"
+
+    return Points("stark-black", values, hard, text)
+
+
+@seen
+def _speaking_up(table: PieceTable) -> Feature:
+    return (table.strong / 30).clip(0, 1)
+
+
+def _quarrelling(table: PieceTable) -> Feature:
+    """How far two pieces differ in hue, when neither holds a colour of the other. Of pairs, 0..1."""
+    return rising(_strangeness(table), 25, 50)
+
+
+def _strangeness(table: PieceTable) -> Feature:
+    return table.hues_apart * (1 - np.minimum(table.answer, table.answer.T))
+
+
+def pop(batch: LookBatch) -> tuple[Points, Points]:
+    """One small strong colour in a quiet look, and two that quarrel."""
+    quiet = batch.seen(_speaking_up)
+    calm = ((0.43 - quiet) / 0.32).clip(0, 1)
+    smallness = falling(batch.area, 0.14, 0.18)
+    smallness *= batch.of(strength)
+    vivid = (batch.of("strong") * smallness).max(axis=0)
+    quarrel = np.zeros_like(vivid)
+    several = np.flatnonzero(count(smallness > 0) > 1)
+    quarrel[several] = batch.most(
+        batch.between(_quarrelling, several) * across(np.minimum, smallness.take(several, axis=1))
+    )
+    size = (vivid / 45).clip(0, 1)
+    one = batch.weights.points["pop"] * calm * size * (1 - quarrel)
+    two = -batch.weights.points["two-pops"] * quarrel * (calm + 0.4).clip(0, 1) * size
+
+    def small(i: int) -> BoolArray:
+        places: BoolArray = smallness[:, i] > 0
+        return places
+
+    def pop_text(i: int) -> str:
+        return f"{batch.called(i, small(i))}: one strong colour, C* {vivid[i]:.0f}, in a quiet look"
+
+    def quarrel_text(i: int) -> str:
+        one = np.array([i])
+        both = across(np.minimum, smallness[:, one]) > 0
+        widest = (batch.between(_strangeness, one) * both).max(initial=0)
+        return f"{batch.called(i, small(i))}: strong colours {widest:.0f}° of hue apart"
+
+    return Points("pop", one, small, pop_text), Points("two-pops", two, small, quarrel_text)
+
+
+def _opposed(table: PieceTable) -> Feature:
+    return rising(table.hues_apart, 40, 90)
+
+
+def competing(batch: LookBatch) -> Points:
+    """Two strong hues of near equal area."""
+    level = rising(batch.area, 0.06, 0.10)
+    level *= batch.of(strength)
+    worst = np.zeros(level.shape[1], dtype=level.dtype)
+    several = np.flatnonzero(count(level > 0) > 1)
+    area, both = batch.area.take(several, axis=1), across(np.minimum, level.take(several, axis=1))
+    nearly = across(np.minimum, area) / across(np.maximum, area).clip(1e-9, 1)
+    worst[several] = batch.most(both * rising(nearly, 0.3, 0.7) * batch.between(_opposed, several))
+    return Points(
+        "competing-equals",
+        -batch.weights.points["competing-equals"] * worst,
+        lambda i: level[:, i] > 0,
+        lambda i: f"{batch.called(i, level[:, i] > 0)}: strong colours in near equal amounts, neither leads",
+    )
+
+
+@seen
+def _quiet(table: PieceTable) -> Feature:
+    return (1 - table.strong / 24).clip(0, 1)
+
+
+def held(batch: LookBatch) -> Points:
+    """Several strong colours, with enough quiet cloth to hold them or without."""
+    level, w = batch.of(strength), batch.weights.points
+    several = ((level * (batch.area / 0.06).clip(0, 1)).sum(axis=0) - 1).clip(0, 1)
+    quiet = batch.seen(_quiet)
+    values = several * (
+        w["strong-held-by-quiet"] * rising(quiet, 0.15, 0.35) - w["strong-unheld"] * falling(quiet, 0, 0.18)
+    )
+    return Points(
+        "strong-held-by-quiet",
+        values,
+        lambda i: level[:, i] > 0,
+        lambda i: (
+            f"{batch.called(i, level[:, i] > 0)}: held by {100 * quiet[i]:.0f} % quiet cloth"
+            if values[i] > 0
+            else f"{batch.called(i, level[:, i] > 0)}: strong colours with only {100 * quiet[i]:.0f} % quiet cloth"
+        ),
+    )
+
+
+def _coloured(table: PieceTable) -> Feature:
+    return falling(table.neutral, 0.2, 0.9) * (table.plain & ~table.metallic)
+
+
+@noticed
+def _dusty(table: PieceTable) -> Feature:
+    shown = rising(table.lightness, 28, 40) * falling(table.lightness, 78, 88)
+    return _coloured(table) * falling(table.chroma, 20, 30) * shown
+
+
+@noticed
+def _clear(table: PieceTable) -> Feature:
+    return _coloured(table) * rising(table.chroma, 36, 52)
+
+
+def clarity(batch: LookBatch) -> Points:
+    """Dusty with dusty, or clear beside dusty."""
+    dusty, clear = batch.of(_dusty), batch.of(_clear)
+    w = batch.weights.points
+    both = np.minimum(batch.noticed(_dusty), batch.noticed(_clear))
+    crossing = (both / 0.18).clip(0, 1)
+    several = (dusty.sum(axis=0) - 1).clip(0, 1) * (1 - clear.max(axis=0))
+    values = w["clarity-agrees"] * several - w["clarity-crosses"] * crossing
+
+    def text(i: int) -> str:
+        softly = batch.called(i, leading(dusty[:, i]))
+        if values[i] > 0:
+            return f"dusty colours keep company: {softly}"
+        return f"{batch.called(i, leading(clear[:, i]))} clear beside dusty {softly.lower()}"
+
+    return Points("clarity-agrees", values, lambda i: leading(dusty[:, i]) | leading(clear[:, i]), text)

@@ -1,0 +1,256 @@
+"""Rules about certain pieces: metals, leather, denim, white, black, shoes and bag."""
+
+import numpy as np
+
+from ...colour.arrays import BoolArray
+from ...garment.vocabulary import Category
+from ..body import Zone
+from ..scorer.asked import by_name, marked, seen
+from ..scorer.batch import LookBatch, count
+from ..scorer.points import Points, leading
+from ..scorer.soft import rising
+from ..scorer.table import METALS, Feature, PieceTable
+from .temperature import is_leather
+
+
+def shows_metal(table: PieceTable) -> Feature:
+    """Whether metal is seen on a piece."""
+    return table.metal > 0
+
+
+def _metal_kinds(table: PieceTable) -> Feature:
+    """A bit for each metal that a piece may match; mixed metals match none."""
+    single = (table.metal > 0) & (table.metal < len(METALS) - 1)
+    return (single << table.metal.astype(np.uint8)).astype(np.uint8)
+
+
+def one_metal(batch: LookBatch) -> Points:
+    """One metal repeated, or several, by the school in force."""
+    shown = batch.of(shows_metal)
+    kinds = np.bitwise_count(np.bitwise_or.reduce(batch.of(_metal_kinds), axis=0))
+    w = batch.weights.points
+    several = kinds > 1
+    match = (count(shown) > 1) * np.float32(w["one-metal"])
+    match[several] = -w["metals-mixed"]
+    mix = several * np.float32(w["metals-mixed-on-purpose"])
+    return Points(
+        "one-metal",
+        np.where(batch.schools["mix_metals"], mix, match),
+        lambda i: shown[:, i],
+        lambda i: f"{batch.called(i, shown[:, i])}: {'one metal repeated' if kinds[i] == 1 else f'{kinds[i]} metals'}",
+    )
+
+
+@marked
+def _heavy(table: PieceTable) -> Feature:
+    """Shoes, bags and belts that weigh against the clothes."""
+    return is_leather(table) & (table.area > 1)
+
+
+CLOTHES = seen(by_name("clothes"))
+
+
+@seen
+def _lightness_of_clothes(table: PieceTable) -> Feature:
+    return table.clothes * table.mean_lightness
+
+
+@seen
+def _blue_clothes(table: PieceTable) -> Feature:
+    return table.clothes * table.blue
+
+
+def pale_accessories(batch: LookBatch) -> Points:
+    """Shoes and bag as light as a pale look, or far darker."""
+    w, lightness, heavy = batch.weights.points, batch.of("mean_lightness"), batch.of(_heavy)
+    total = batch.seen(CLOTHES)
+    pale = batch.seen(_lightness_of_clothes) / np.maximum(total, 1e-9)
+    gap = (pale - lightness - 28).clip(0, 45) * heavy
+    deepest = gap.max(axis=0)
+    light = ((pale - 66) / 14).clip(0, 1) * (total > 0)
+    dark = rising(gap, 6, 18)
+    darkest = dark.max(axis=0)
+    # dark ones that are several keep company
+    others = (dark.sum(axis=0) - darkest).clip(0, 1)
+    values = -w["dark-accessories"] * light * deepest / 45 * (1 - 0.6 * others)
+    values = values + w["pale-accessories"] * light * (1 - darkest) * batch.some(_heavy)
+    return Points(
+        "pale-accessories",
+        values,
+        lambda i: leading(gap[:, i]) if values[i] < 0 else heavy[:, i],
+        lambda i: (
+            f"{batch.called(i, leading(gap[:, i]))}: {deepest[i] + 28:.0f} L* below a pale look of L* {pale[i]:.0f}"
+            if values[i] < 0
+            else f"{batch.called(i, heavy[:, i])}: as light as the look, L* {pale[i]:.0f}"
+        ),
+    )
+
+
+def animal_prints(batch: LookBatch) -> Points:
+    """Animal prints that nearly match."""
+    if not batch.table.animal.any():
+        return batch.silent("animal-prints")
+    animal = batch.of("animal")
+    several = count(animal)
+    return Points(
+        "animal-prints",
+        -batch.weights.points["animal-prints"] * (several > 1),
+        lambda i: animal[:, i],
+        lambda i: f"{batch.called(i, animal[:, i])}: {several[i]} animal prints that nearly match",
+    )
+
+
+def _brown_leather(table: PieceTable) -> Feature:
+    return is_leather(table) * rising(table.brown, 0.15, 0.6)
+
+
+def _black_leather(table: PieceTable) -> Feature:
+    return is_leather(table) * rising(table.black, 0.25, 0.75)
+
+
+def brown_with_blue(batch: LookBatch) -> Points:
+    """Brown leather in a look of blue, or black."""
+    w = batch.weights.points
+    blue = batch.seen(_blue_clothes) / np.maximum(batch.seen(CLOTHES), 1e-9)
+    mostly = ((blue - 0.5) / 0.3).clip(0, 1)
+    browns, blacks = batch.of(_brown_leather), batch.of(_black_leather)
+    warmed = browns.max(axis=0)
+    values = mostly * (w["brown-with-blue"] * warmed - w["black-with-blue"] * blacks.max(axis=0) * (1 - warmed))
+
+    def brown(i: int) -> BoolArray:
+        places: BoolArray = leading(browns[:, i])
+        return places
+
+    def black(i: int) -> BoolArray:
+        places: BoolArray = leading(blacks[:, i])
+        return places
+
+    return Points(
+        "brown-with-blue",
+        values,
+        lambda i: brown(i) | black(i),
+        lambda i: (
+            f"{batch.called(i, brown(i))}: brown warms a look that is {100 * blue[i]:.0f} % blue"
+            if values[i] > 0
+            else f"{batch.called(i, black(i))}: black stays cold in a look that is {100 * blue[i]:.0f} % blue"
+        ),
+    )
+
+
+def _blue_denim(table: PieceTable) -> Feature:
+    return table.denim & (table.blue > 0.4)
+
+
+def _black_dress_shoe(table: PieceTable) -> Feature:
+    return table.is_a(Category.SHOES) & (table.black > 0.5) & ~(table.formality < 2.5)
+
+
+def black_with_denim(batch: LookBatch) -> Points:
+    """Black dress shoes with blue denim, by the school that keeps them apart."""
+    school = batch.schools["avoid_black_with_denim"]
+    if not school.any():
+        return batch.silent("black-with-denim")
+    denim, black = batch.of(_blue_denim), batch.of(_black_dress_shoe)
+    both = denim.any(axis=0) & black.any(axis=0) & school
+    return Points(
+        "black-with-denim",
+        -batch.weights.points["black-with-denim"] * both,
+        lambda i: denim[:, i] | black[:, i],
+        lambda i: f"{batch.called(i, black[:, i])} with blue denim, which this school keeps apart",
+    )
+
+
+def _white_cloth(table: PieceTable) -> Feature:
+    return (table.lightness > 86) & (table.chroma < 16) & table.plain & (table.area >= 5)
+
+
+def _whites_apart(table: PieceTable) -> Feature:
+    """CIEDE2000 between two whites, 0 for other pieces. Of pairs."""
+    return table.main_difference * np.outer(_white_cloth(table), _white_cloth(table))
+
+
+def whites(batch: LookBatch) -> Points:
+    """Different whites, by the school of one."""
+    school = batch.schools["one_white"]
+    if not school.any():
+        return batch.silent("whites-together")
+    white = batch.of(_white_cloth)
+    apart = batch.most(batch.between(_whites_apart))
+    values = -batch.weights.points["whites-apart"] * ((apart - 2) / 6).clip(0, 1) * school
+    return Points(
+        "whites-together",
+        values,
+        lambda i: white[:, i],
+        lambda i: f"{batch.called(i, white[:, i])}: whites ΔE {apart[i]:.0f} apart, by the school of one white",
+    )
+
+
+@marked
+def _is_bag(table: PieceTable) -> Feature:
+    return table.is_a(Category.BAG)
+
+
+@marked
+def _is_shoe(table: PieceTable) -> Feature:
+    return table.worn(Zone.FEET)
+
+
+def _shoe_with_bag(table: PieceTable) -> Feature:
+    return np.outer(_is_shoe(table), _is_bag(table)) | np.outer(_is_bag(table), _is_shoe(table))
+
+
+def _related(table: PieceTable) -> Feature:
+    """How well the colour of shoes and bag returns in each other, 0 for other pieces. Of pairs, 0..1."""
+    return table.returns * _shoe_with_bag(table)
+
+
+def _unlike(table: PieceTable) -> Feature:
+    """CIEDE2000 between shoes and bag, 99 for other pieces. Of pairs."""
+    return np.where(_shoe_with_bag(table), table.main_difference, 99.0)
+
+
+def shoes_and_bag(batch: LookBatch) -> Points:
+    """Shoes and bag of one family, or by the school of matched pairs."""
+    both = batch.some(_is_shoe) & batch.some(_is_bag)
+    if not both.any():
+        return batch.silent("shoes-and-bag")
+    w, school = batch.weights.points, batch.schools["pair_shoes_and_bag"]
+    values = both * (w["shoes-and-bag"] * batch.most(batch.between(_related)))
+    paired = np.flatnonzero(school & both)
+    apart = batch.between(_unlike, paired).min(axis=0, initial=99)
+    values[paired] = np.where(
+        apart < 5, w["shoes-and-bag-paired"], -w["shoes-and-bag-unpaired"] * ((apart - 5) / 10).clip(0, 1)
+    )
+
+    def places(i: int) -> BoolArray:
+        shown: BoolArray = batch.of(_is_shoe)[:, i] | batch.of(_is_bag)[:, i]
+        return shown
+
+    return Points(
+        "shoes-and-bag",
+        values,
+        places,
+        lambda i: (
+            f"{batch.called(i, places(i))}: ΔE {batch.between(_unlike, np.array([i])).min():.0f} apart, "
+            f"{'by the school of matched pairs' if school[i] else 'related'}"
+        ),
+    )
+
+
+def black_in_summer(batch: LookBatch) -> Points:
+    """Black on a hot day, by the school that avoids it."""
+    school = batch.schools["avoid_black_in_summer"]
+    if not school.any():
+        return batch.silent("black-in-summer")
+    black = batch.of("black")
+    warmth = batch.of("weather")
+    known = ~np.isnan(warmth)
+    hot = (np.where(known, warmth, 0).sum(axis=0) <= 1.0 * count(known)) & known.any(axis=0)
+    amount = (batch.area * black).sum(axis=0)
+    values = -batch.weights.points["black-in-summer"] * (amount / 0.4).clip(0, 1) * (hot & school)
+    return Points(
+        "black-in-summer",
+        values,
+        lambda i: leading((batch.area * black)[:, i]),
+        lambda i: f"{batch.called(i, leading((batch.area * black)[:, i]))}: {100 * amount[i]:.0f} % black on a hot day",
+    )

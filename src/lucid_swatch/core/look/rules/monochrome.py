@@ -1,0 +1,188 @@
+"""Monochrome: one tone from head to foot, and enough step or surface in it to hold the eye."""
+
+import numpy as np
+
+from ...colour.arrays import BoolArray, RealArray
+from ..body import Zone
+from ..scorer.asked import marked, seen
+from ..scorer.batch import LookBatch, across
+from ..scorer.points import Measured, Points, leading
+from ..scorer.soft import falling, rising
+from ..scorer.table import Feature, PieceTable
+from .habits import shows_metal
+
+
+def measure_monochrome(batch: LookBatch) -> Measured:
+    """Points for every look of a batch."""
+    one = oneness(batch)
+    return Measured(
+        batch.weights.starts["monochrome"],
+        (_one_family(batch, one), _stray(batch), *_relief(batch, one), _column(batch)),
+    )
+
+
+def _cloth(table: PieceTable) -> Feature:
+    return (~table.metallic).astype(np.float32)
+
+
+def _own_family(table: PieceTable) -> Feature:
+    """How far the colours of a piece are one family by themselves."""
+    return np.diagonal(table.family)
+
+
+def oneness(batch: LookBatch) -> RealArray:
+    """0 for colours all over the circle .. 1 for one family. (n,). Metal does not count."""
+    weight = batch.emphasis * batch.of(_cloth)
+    own = (batch.of(_own_family) * weight * weight).sum(axis=0)
+    pairs = across(np.multiply, weight)
+    pairs *= batch.between("family")
+    alike = own + 2 * pairs.sum(axis=0)
+    share: RealArray = alike / np.maximum(weight.sum(axis=0) ** 2, 1e-9)
+    return share
+
+
+def _one_family(batch: LookBatch, one: RealArray) -> Points:
+    values = batch.weights.points["one-family"] * 2 * (one - 0.5)
+    return Points(
+        "one-family",
+        values,
+        lambda i: batch.present[:, i],
+        lambda i: f"{100 * one[i]:.0f} % of the cloth, pair by pair, is of one family",
+    )
+
+
+@seen
+def _coloured(table: PieceTable) -> Feature:
+    return (1 - table.neutral) * (table.strong / 30).clip(0, 1)
+
+
+@seen
+def _across(table: PieceTable) -> Feature:
+    return _coloured(table) * np.cos(np.radians(table.leading_hue))
+
+
+@seen
+def _along(table: PieceTable) -> Feature:
+    return _coloured(table) * np.sin(np.radians(table.leading_hue))
+
+
+def _foreign_at_all(table: PieceTable) -> Feature:
+    return rising(_coloured(table), 0.05, 0.75)
+
+
+def _foreign_to_neutrals(table: PieceTable) -> Feature:
+    return rising(_coloured(table), 0.2, 0.85) * _coloured(table)
+
+
+def _stray(batch: LookBatch) -> Points:
+    total = batch.seen(_coloured)
+    along, crosswise = batch.seen(_along), batch.seen(_across)
+    leading_hue = np.degrees(np.arctan2(along, crosswise)) % 360
+    # where hues cancel each other none leads, and none is foreign to it
+    leads = rising(np.hypot(along, crosswise) / np.maximum(total, 1e-9), 0.1, 0.7)
+    away = batch.of("leading_hue") - leading_hue
+    np.abs(away, out=away)
+    np.minimum(away, 360 - away, out=away)
+    led = 0.6 + 0.4 * rising(total, 0.15, 0.35)
+    foreign = rising(away, 45, 90)
+    foreign *= leads
+    foreign *= batch.of(_foreign_at_all)
+    # in a look of neutrals any strong colour is the foreign one
+    np.maximum(foreign, falling(total, 0.06, 0.30) * batch.of(_foreign_to_neutrals), out=foreign)
+    worst = ((batch.emphasis / 0.08).clip(0.3, 1) * foreign).max(axis=0)
+    return Points(
+        "foreign-hue",
+        -batch.weights.points["foreign-hue"] * led * worst,
+        lambda i: leading(foreign[:, i]),
+        lambda i: f"{batch.called(i, leading(foreign[:, i]))}: a hue from outside the family",
+    )
+
+
+@marked
+def _breaks(table: PieceTable) -> Feature:
+    return table.worn(Zone.WAIST) | shows_metal(table)
+
+
+def _relief(batch: LookBatch, one: RealArray) -> tuple[Points, Points]:
+    lightness, large = batch.of("mean_lightness"), batch.area > 0.04
+    # of the large ones the lightest and the darkest, each counted from its own end of the scale
+    counted = large.astype(np.float32)
+    lightest, deepest = (lightness * counted).max(axis=0), ((100 - lightness) * counted).max(axis=0)
+    step = (lightest + deepest - 100).clip(0, None)
+    inner = np.sqrt((batch.of("lightness_variance") * counted).max(axis=0))
+    kinds = np.bitwise_count(np.bitwise_or.reduce(batch.of("surfaces"), axis=0))
+    broken = batch.some(_breaks)
+    by_lightness = 1 - np.exp(-np.maximum(step, 1.5 * inner) / 14)
+    by_surface = 1 - np.exp(np.float32(-0.55) * np.maximum(kinds.astype(np.float32) - 1, 0))
+    relief = 1 - (1 - by_lightness) * (1 - 0.8 * by_surface) * np.where(broken, np.float32(0.85), np.float32(1.0))
+    flat = -batch.weights.points["flat"] * (1 - relief) * one * (relief <= 0.97)
+    lively = batch.weights.points["relief"] * relief * one
+
+    def places(i: int) -> BoolArray:
+        shown: BoolArray = large[:, i] & batch.present[:, i]
+        return shown
+
+    def flat_text(i: int) -> str:
+        between = f"only {step[i]:.0f} L* and {kinds[i]} surfaces between them"
+        return f"{batch.called(i, places(i))}: {between}, so it reads flat"
+
+    return (
+        Points("relief", lively, places, lambda i: f"a step of {step[i]:.0f} L* and {kinds[i]} surfaces give relief"),
+        Points("flat", flat, places, flat_text),
+    )
+
+
+@marked
+def _is_whole(table: PieceTable) -> Feature:
+    return table.worn(Zone.WHOLE)
+
+
+@marked
+def is_layer(table: PieceTable) -> Feature:
+    return table.worn(Zone.LAYER)
+
+
+@marked
+def _is_open_layer(table: PieceTable) -> Feature:
+    return is_layer(table) & ~table.closed
+
+
+def _differing(table: PieceTable, first: Feature, second: Feature) -> Feature:
+    """CIEDE2000 between the main colours of a first and a second piece, 99 for others. Of pairs."""
+    return np.where(np.outer(first, second) | np.outer(second, first), table.main_difference, 99.0)
+
+
+def _at_the_waist(table: PieceTable) -> Feature:
+    return _differing(table, table.worn(Zone.UPPER), table.worn(Zone.LOWER))
+
+
+def _at_the_foot(table: PieceTable) -> Feature:
+    return _differing(table, table.worn(Zone.LOWER, Zone.WHOLE), table.worn(Zone.FEET))
+
+
+def _column(batch: LookBatch) -> Points:
+    waist = batch.between(_at_the_waist).min(axis=0, initial=99)
+    body = waist * ~batch.some(_is_whole)
+    line = falling(body, 5, 15)
+    lined = np.flatnonzero(line)
+    foot = np.full_like(line, 99)
+    foot[lined] = batch.between(_at_the_foot, lined).min(axis=0, initial=99)
+    line = line * (0.6 + 0.4 * falling(foot, 6, 20))
+    layered = batch.some(_is_open_layer)
+    w = batch.weights.points
+    values = line * np.where(layered, np.float32(w["column-under-a-layer"]), np.float32(w["column"]))
+
+    def places(i: int) -> BoolArray:
+        table, rows = batch.table, batch.rows[:, i]
+        body, feet = table.worn(Zone.UPPER, Zone.LOWER, Zone.WHOLE), table.worn(Zone.FEET)
+        shown: BoolArray = body[rows] | (feet[rows] & (foot[i] < 14))
+        return shown
+
+    return Points(
+        "column",
+        values,
+        places,
+        lambda i: (
+            f"{batch.called(i, places(i))}: one line from neck to hem" + (" under an open layer" if layered[i] else "")
+        ),
+    )

@@ -1,0 +1,1 @@
+"""A look in other lights, and as it was worn."""
