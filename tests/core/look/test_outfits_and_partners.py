@@ -9,9 +9,10 @@ from lucid_swatch.core.look.dressing import considered, long_rail
 from lucid_swatch.core.look.dressing.considered import consider
 from lucid_swatch.core.look.dressing.long_rail import LongRail
 from lucid_swatch.core.look.dressing.outfits import GOOD, Counter
-from lucid_swatch.core.look.dressing.partners import go_together, partners
+from lucid_swatch.core.look.dressing.partners import partners
+from lucid_swatch.core.look.dressing.wardrobe import Wardrobe
 from lucid_swatch.core.look.look import Conventions, Look
-from lucid_swatch.core.look.verdict import judge
+from lucid_swatch.core.look.verdict import judge, score_batch
 
 NAVY, CREAM, TAN, RED, LIME = [21, 4, -22], [89, 2, 16], [57, 15, 29], [44, 60, 36], [80, -40, 70]
 
@@ -41,7 +42,7 @@ def test_every_base_look_is_counted_as_the_scorer_judges_it():
         for look, v in zip(looks, judge([Look("x", tuple(by_name[n] for n in look)) for look in looks]), strict=True)
         if v.overall >= GOOD
     ]
-    found = Counter(RAIL, None, Conventions()).outfits()
+    found = Counter(Wardrobe(tuple(RAIL))).outfits()
     assert (found.looks, found.good, found.drawn) == (10, len(good), False)
     for name in ("cream top", "lime top", "navy trousers", "navy dress", "navy coat"):
         assert found.each[name] == sum(name in look for look in good)
@@ -49,10 +50,10 @@ def test_every_base_look_is_counted_as_the_scorer_judges_it():
 
 
 def test_a_large_rail_is_drawn_from_and_told_so():
-    exact = Counter(RAIL * 1, None, Conventions()).outfits()
+    exact = Counter(Wardrobe(tuple(RAIL))).outfits()
     many = [piece(f"{p.id} {k}", p.category, p.lab[0]) for p in RAIL for k in range(4)]
-    whole = Counter(many, None, Conventions()).outfits()
-    drawn = Counter(many, None, Conventions(), most=250).outfits()
+    whole = Counter(Wardrobe(tuple(many))).outfits()
+    drawn = Counter(Wardrobe(tuple(many)), most=250).outfits()
     assert not whole.drawn
     assert drawn.drawn
     assert drawn.looks == whole.looks > exact.looks
@@ -62,9 +63,9 @@ def test_a_large_rail_is_drawn_from_and_told_so():
 def test_a_rail_too_long_for_one_table_is_counted_by_groups(monkeypatch):
     many = [piece(f"{p.id} {k}", p.category, p.lab[0] + [k / 2, 0, 0]) for p in RAIL for k in range(6)]
     stranger = piece("cream shoes", Category.SHOES, np.array([89.0, 2, 16]))
-    whole = Counter(many, None, Conventions(), [stranger], most=100_000)
+    whole = Counter(Wardrobe(tuple(many)), [stranger], most=100_000)
     monkeypatch.setattr(long_rail, "GROUP", len(many) // 3 + 1)
-    grouped = LongRail(many, None, Conventions(), [stranger])
+    grouped = LongRail(Wardrobe(tuple(many)), [stranger])
     exact, about = whole.outfits(), grouped.outfits()
     assert len(grouped.groups) > 2
     assert about.drawn
@@ -78,25 +79,30 @@ def test_a_rail_too_long_for_one_table_is_counted_by_groups(monkeypatch):
 def test_parts_of_a_long_rail_say_what_one_table_says(monkeypatch):
     many = [piece(f"{p.id} {k}", p.category, p.lab[0] + [k, 0, 0]) for p in RAIL for k in range(4)]
     look = Look("look", (many[0], many[-1]), None, Conventions(), None, tuple(many[1:-1]))
-    one, some = consider(look), partners(many[0], many, Conventions(), 5)
+    one, some = consider(look), partners(many[0], Wardrobe(tuple(many)), 5)
     monkeypatch.setattr(considered, "PIECES_AT_ONCE", 10)
     monkeypatch.setattr(considered, "PART", 7)
     parts = consider(look)
     assert parts.effects == one.effects
     assert [(m.text, m.gain, m.rises) for m in parts.mends] == [(m.text, m.gain, m.rises) for m in one.mends]
-    assert partners(many[0], many, Conventions(), 5) == some
+    assert partners(many[0], Wardrobe(tuple(many)), 5) == some
 
 
 def test_looks_and_pairs_are_counted_by_the_studios_own_taste():
     own = Conventions(tastes=(("temperature-agrees", 3.0), ("echo", 3.0)))
-    plain, moved = ([p.score for p in partners(RAIL[5], RAIL, c, 3)[0]] for c in (Conventions(), own))
+    plain, moved = (
+        [p.score for p in partners(RAIL[5], Wardrobe(tuple(RAIL), conventions=c), 3)[0]] for c in (Conventions(), own)
+    )
     assert plain != moved
     gentle = Conventions(tastes=(("contrast-fits", 0.05),))
-    assert Counter(RAIL, None, gentle).outfits().good < Counter(RAIL, None, Conventions()).outfits().good
+    assert (
+        Counter(Wardrobe(tuple(RAIL), conventions=gentle)).outfits().good
+        < Counter(Wardrobe(tuple(RAIL))).outfits().good
+    )
 
 
 def test_a_rail_without_a_look_has_none():
-    found = Counter([RAIL[0], RAIL[-1]], None, Conventions()).outfits()
+    found = Counter(Wardrobe(tuple([RAIL[0], RAIL[-1]]))).outfits()
     assert (found.looks, found.good) == (0, 0)
     assert set(found.each.values()) == {0}
 
@@ -111,18 +117,42 @@ def test_what_a_new_piece_would_open_is_what_the_scorer_says(lab):
     ]
     good = sum(v.overall >= GOOD for v in judge([Look("x", look) for look in looks]))
     bag = piece("bag", Category.BAG, lab)
-    counter = Counter(RAIL, None, Conventions(), [new, bag])
+    counter = Counter(Wardrobe(tuple(RAIL)), [new, bag])
     assert counter.opened(new) == good
     assert counter.opened(bag) == 0
 
 
 def test_what_cannot_be_worn_at_once_is_no_partner():
-    top, dress, skirt, bag = RAIL[0], RAIL[4], RAIL[3], RAIL[7]
-    assert not go_together(top, dress)
-    assert not go_together(skirt, RAIL[2])
-    assert go_together(top, skirt)
-    assert go_together(bag, piece("ring", Category.RING, TAN))
-    assert not go_together(bag, piece("bag", Category.BAG, TAN))
+    skirt = RAIL[3]
+    some = partners(skirt, Wardrobe(tuple(RAIL)), len(RAIL))
+    assert {p.piece.id for p in (*some[0], *some[1])} == {"cream top", "lime top", "tan shoes", "navy coat", "tan bag"}
+
+
+def test_what_is_barred_is_no_partner_and_in_no_good_look():
+    barred = Wardrobe(tuple(RAIL), barred={"cream top": "does not fit"})
+    assert "cream top" not in {p.piece.id for some in partners(RAIL[3], barred, 9) for p in some}
+    assert Counter(barred).outfits().looks < Counter(Wardrobe(tuple(RAIL))).outfits().looks
+    assert "cream top" not in Counter(barred).outfits().each
+
+
+def test_what_is_always_on_joins_every_look_and_a_set_is_never_parted():
+    ring = piece("ring", Category.RING, TAN)
+    worn = Wardrobe((*RAIL, ring), always=(ring,))
+    rows = np.array([[worn.pieces.index(RAIL[0]), worn.pieces.index(RAIL[2])]])
+    table, batch = worn.table, worn.batch(rows)
+    assert {table.pieces[k].id for k in batch.rows[:, 0]} == {"cream top", "navy trousers", "ring"}
+    found = Counter(worn).outfits()
+    assert found.each["ring"] == found.good
+    suit = Wardrobe(tuple(RAIL), sets=(frozenset({"navy trousers", "navy coat"}),))
+    # trousers only with the coat, and the coat only with the trousers
+    assert Counter(suit).outfits().looks == 2 + 2 + 1
+
+
+def test_a_batch_of_rows_says_what_looks_of_pieces_say():
+    worn = Wardrobe(tuple(RAIL))
+    names = ("cream top", "red skirt", "tan shoes")
+    rows = np.array([[[p.id for p in worn.pieces].index(name) for name in names]])
+    assert score_batch(worn.batch(rows)).overall[0] == judge([worn.look("x", names)])[0].overall
 
 
 def test_partners_are_the_best_scored_and_fights_the_worst_each_with_a_reason():
@@ -141,10 +171,10 @@ def test_partners_are_the_best_scored_and_fights_the_worst_each_with_a_reason():
             ("zebra", Category.TOP, [95, 0, 1], Scale.LARGE),
         )
     )
-    best, worst = partners(leopard, [*RAIL, zebra], Conventions(), 3)
+    best, worst = partners(leopard, Wardrobe((*RAIL, zebra)), 3)
     assert {p.piece.id for p in best[:2]} == {"tan shoes", "tan bag"}
     assert {"red skirt", "lime top"} <= {p.piece.id for p in worst}
     assert set(p.piece.id for p in best).isdisjoint(p.piece.id for p in worst)
     assert all(p.because is not None and p.because.points < 0 for p in worst)
     assert [p.score for p in best] == sorted((p.score for p in best), reverse=True)
-    assert partners(leopard, [], Conventions(), 3) == ([], [])
+    assert partners(leopard, Wardrobe((leopard,)), 3) == ([], [])

@@ -3,7 +3,7 @@
 import numpy as np
 
 from ...colour.arrays import BoolArray
-from ..scorer.asked import by_name, kept, noticed, seen
+from ..scorer.asked import by_name, noticed, remembered, seen
 from ..scorer.batch import LookBatch, across, count
 from ..scorer.points import Points, leading
 from ..scorer.soft import falling, rising
@@ -13,7 +13,7 @@ from ..scorer.weights import threshold
 STRONG = threshold("strong-chroma")
 
 
-@kept
+@remembered
 def strength(table: PieceTable) -> Feature:
     """How far a plain piece carries a colour that speaks up, 0..1."""
     return rising(table.strong, STRONG - 7, STRONG + 7) * table.plain

@@ -16,7 +16,7 @@ Rule = Callable[[PieceTable], Feature]
 SEEN: list[Rule] = []
 NOTICED: list[Rule] = []
 MARKED: list[Rule] = []
-KEPT: set[Rule] = set()
+REMEMBERED: set[Rule] = set()
 
 
 def seen(rule: Rule) -> Rule:
@@ -37,9 +37,9 @@ def marked(rule: Rule) -> Rule:
     return rule
 
 
-def kept(rule: Rule) -> Rule:
+def remembered(rule: Rule) -> Rule:
     """Notes that several rules ask for it, each on its own."""
-    KEPT.add(rule)
+    REMEMBERED.add(rule)
     return rule
 
 

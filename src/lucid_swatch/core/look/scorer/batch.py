@@ -16,7 +16,7 @@ from ...garment.piece import Piece
 from ...garment.vocabulary import Category
 from ..body import Zone
 from ..look import Conventions, Intent, Look, in_order
-from .asked import KEPT, MARKED, NOTICED, SEEN, Rule, marks, noticed_features, seen_features
+from .asked import MARKED, NOTICED, REMEMBERED, SEEN, Rule, marks, noticed_features, seen_features
 from .points import Points
 from .table import PieceTable, table_of
 from .weights import Weights, standard_weights
@@ -77,7 +77,7 @@ class LookBatch:
         if feature not in self._gathered:
             gathered = self._gather(self.table.named(feature), self.rows)
             # what only one measure asks for, and once, is not kept: memory that is used again is still at hand
-            if not isinstance(feature, str) and feature not in KEPT:
+            if not isinstance(feature, str) and feature not in REMEMBERED:
                 return gathered
             self._gathered[feature] = gathered
         return self._gathered[feature]
@@ -244,15 +244,19 @@ def count(places: BoolArray) -> Any:
 
 def make_batch(looks: list[Look]) -> LookBatch:
     """The arrays of some looks, which must follow one school of neutrals and one taste."""
+    known = _Known()
+    for look in looks:
+        for piece in look.worn:
+            known.add(piece)
     # in one order, so that the table of a rail is the same whichever of its looks is asked
-    pieces = in_order({id(piece): piece for look in looks for piece in look.worn}.values())
-    order = {id(piece): row for row, piece in enumerate(pieces)}
+    pieces = in_order(known.pieces)
     table = table_of(pieces, looks[0].conventions.school)
+    known.number(pieces)
     most = max(len(look.worn) for look in looks)
     index = np.full((len(looks), most), -1, dtype=np.intp)
     for row, look in enumerate(looks):
         # one order whatever they came in: among equals the first would lead
-        index[row, : len(look.worn)] = [order[id(p)] for p in in_order(look.worn)]
+        index[row, : len(look.worn)] = [known.row(piece) for piece in in_order(look.worn)]
     faces = {id(look.client): look.client for look in looks}
     read = {key: None if face is None else read_colouring(face) for key, face in faces.items()}
     return batch_of(
@@ -262,6 +266,43 @@ def make_batch(looks: list[Look]) -> LookBatch:
         [look.intent for look in looks],
         [read[id(look.client)] for look in looks],
     )
+
+
+class _Known:
+    """The different pieces of some looks. A piece is known by its id, and by all that a verdict may hang on where looks
+    hold different ones under one id, as when one is worn open here and closed there."""
+
+    def __init__(self) -> None:
+        self.of_id: dict[str, list[Piece]] = {}
+        self.rows: dict[str, list[int]] = {}
+
+    def add(self, piece: Piece) -> None:
+        some = self.of_id.setdefault(piece.id, [])
+        if self._place(some, piece) is None:
+            some.append(piece)
+
+    @property
+    def pieces(self) -> list[Piece]:
+        return [piece for some in self.of_id.values() for piece in some]
+
+    def number(self, pieces: tuple[Piece, ...]) -> None:
+        """Says in which row of a table each stands."""
+        rows = {}
+        for row, piece in enumerate(pieces):
+            rows[piece.id, self._place(self.of_id[piece.id], piece)] = row
+        self.rows = {id: [rows[id, place] for place in range(len(some))] for id, some in self.of_id.items()}
+
+    def row(self, piece: Piece) -> int:
+        place = self._place(self.of_id[piece.id], piece)
+        assert place is not None
+        return self.rows[piece.id][place]
+
+    @staticmethod
+    def _place(some: list[Piece], piece: Piece) -> int | None:
+        for place, one in enumerate(some):
+            if one is piece or one.fingerprint() == piece.fingerprint():
+                return place
+        return None
 
 
 def batch_of(

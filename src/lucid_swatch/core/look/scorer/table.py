@@ -153,7 +153,7 @@ class PieceTable:
         return {}
 
 
-class _Kept:
+class _Tables:
     """The tables that were built last: between two swaps the same rail is asked again."""
 
     MOST = 3
@@ -170,12 +170,12 @@ class _Kept:
         return table
 
 
-_kept = _Kept()
+_tables = _Tables()
 
 
 def table_of(pieces: tuple[Piece, ...], school: School = BROAD) -> PieceTable:
     """The same as `build_table`, kept for when the same pieces are asked again."""
-    return _kept.table(pieces, school)
+    return _tables.table(pieces, school)
 
 
 def build_table(pieces: tuple[Piece, ...], school: School = BROAD) -> PieceTable:
