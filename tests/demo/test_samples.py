@@ -49,7 +49,7 @@ def test_the_wardrobe_is_whole(kept):
 
 def off(kept, file):
     truth = np.array([max(kept["truth"][file]["colours"], key=lambda c: c["share"])["lab"]], dtype=float)
-    read = np.array([c["lab"] for c in kept["photos"][file].reading["colours"]])
+    read = np.array([c["lab"] for c in kept["photos"][file].reading.document["colours"]])
     return float(pairwise_delta_e_2000(truth, read).min())
 
 
@@ -71,7 +71,8 @@ def test_plain_and_patterned_are_told_apart(kept):
     wrong = {
         s.file
         for s in SAMPLES
-        if (kept["photos"][s.file].reading["pattern"]["type"] in plain) != (s.subject.cloth.pattern.value in plain)
+        if (kept["photos"][s.file].reading.document["pattern"]["type"] in plain)
+        != (s.subject.cloth.pattern.value in plain)
     }
     assert wrong <= {"gold-hoops.jpg", "silver-shoes.jpg"}  # shining metal: the stylist's word settles it
 

@@ -45,7 +45,7 @@ def test_a_measurement_survives_a_round_trip(document):
 
 
 def test_a_piece_made_from_a_measurement_has_its_colours(document):
-    piece = piece_from_reading("a", document.model_dump(mode="json"), Category.COAT)
+    piece = piece_from_reading("a", document.to_core(), Category.COAT)
     assert piece.pattern is PatternType.SOLID
     assert piece.lab.tolist() == [c.lab for c in document.colours]
     assert piece.share.sum() == pytest.approx(1)

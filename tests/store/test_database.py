@@ -13,7 +13,6 @@ from alembic.config import Config
 from alembic.migration import MigrationContext
 
 from lucid_swatch.core.problems import NotThere, Refused
-from lucid_swatch.formats.client import About
 from lucid_swatch.store import database
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.database import FILE, connect, open_database
@@ -114,7 +113,7 @@ def test_faces_read_before_survive_the_new_tables(data):
         client = Clients(session).get("c")
         assert client.whole.client.skin.tolist() == [60, 13, 20]
         assert client.whole.client.hair is None
-        assert (client.portrait.id, client.portrait.spots) == ("c", {"skin": [[0.5, 0.5]]})
+        assert (client.portrait.id, client.portrait.spots) == ("c", {"skin": ((0.5, 0.5),)})
         assert session.scalar(sa.text("select count(*) from piece")) == 1  # no cascade was set off
 
 
@@ -133,6 +132,6 @@ def test_a_colour_that_no_surface_has_is_bounded_when_it_was_kept_before(data):
             )
         )
     with open_database(data)() as session:
-        about = About.model_validate(Clients(session).get("c").about)
-    assert about.lipstick == [100, 150, -3]
-    assert about.dyed_hair.root == [0, 2, 150]
+        about = Clients(session).get("c").about
+    assert about.lipstick == (100, 150, -3)
+    assert about.dyed_hair.root == (0, 2, 150)

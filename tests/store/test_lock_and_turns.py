@@ -6,6 +6,7 @@ import signal
 import sqlite3
 import subprocess
 from concurrent.futures import ThreadPoolExecutor
+from dataclasses import dataclass
 
 import pytest
 import sqlalchemy as sa
@@ -13,8 +14,16 @@ import sqlalchemy as sa
 from lucid_swatch.core.problems import Refused
 from lucid_swatch.store.database import FILE
 from lucid_swatch.store.lock import FolderLock
-from lucid_swatch.store.studio import Studio
+from lucid_swatch.store.studio import Setting, Studio
 from tests.running import COMMAND, asking, environment_for, running, wait_for_address
+
+
+@dataclass(frozen=True)
+class Count:
+    n: int
+
+
+COUNT = Setting("count", Count)
 
 
 def test_the_second_one_is_told_where_the_first_one_answers(data):
@@ -87,17 +96,17 @@ def test_the_application_ends_with_a_folder_and_a_port_that_can_be_used_again(da
 
 def test_changes_that_read_before_they_write_lose_nothing(sessions):
     with sessions.begin() as session:
-        Studio(session).keep("count", {"n": 0})
+        Studio(session).keep(COUNT, Count(0))
 
     def add(_):
         with sessions.begin() as session:
             studio = Studio(session)
-            studio.keep("count", {"n": studio.get("count")["n"] + 1})
+            studio.keep(COUNT, Count(studio.get(COUNT).n + 1))
 
     with ThreadPoolExecutor(12) as hands:
         list(hands.map(add, range(60)))
     with sessions() as session:
-        assert Studio(session).get("count") == {"n": 60}
+        assert Studio(session).get(COUNT) == Count(60)
 
 
 def test_a_change_that_fails_gives_its_turn_back(sessions):
@@ -105,17 +114,17 @@ def test_a_change_that_fails_gives_its_turn_back(sessions):
         with pytest.raises(sa.exc.IntegrityError), sessions.begin() as session:
             session.execute(sa.text("insert into studio (key) values ('a')"))
     with sessions.begin() as session:
-        Studio(session).keep("a", {})
+        Studio(session).keep(COUNT, Count(0))
 
 
 def test_reading_is_of_one_moment_and_in_nobodys_way(sessions):
     with sessions() as reading:
-        assert Studio(reading).get("a") is None
+        assert Studio(reading).get(COUNT) is None
         with sessions.begin() as session:
-            Studio(session).keep("a", {"n": 1})
+            Studio(session).keep(COUNT, Count(1))
         assert reading.execute(sa.text("select count(*) from studio")).scalar_one() == 0
     with sessions() as reading:
-        assert Studio(reading).get("a") == {"n": 1}
+        assert Studio(reading).get(COUNT) == Count(1)
 
 
 def test_an_outside_program_that_holds_the_database_makes_a_change_wait(sessions, data):
@@ -125,7 +134,7 @@ def test_an_outside_program_that_holds_the_database_makes_a_change_wait(sessions
 
         def keep():
             with sessions.begin() as session:
-                Studio(session).keep("a", {"n": 1})
+                Studio(session).keep(COUNT, Count(1))
 
         waiting = hand.submit(keep)
         with pytest.raises(TimeoutError):

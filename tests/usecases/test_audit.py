@@ -9,6 +9,7 @@ from lucid_swatch.core.garment.kin import Kin
 from lucid_swatch.core.garment.vocabulary import Bin, Category
 from lucid_swatch.core.problems import NotThere, Refused
 from lucid_swatch.formats.palette import Palette, PaletteColour
+from lucid_swatch.formats.particulars import ParticularsDocument
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.palettes import Palettes
 from lucid_swatch.store.pieces import Pieces
@@ -56,8 +57,10 @@ def test_the_rail_is_compared_with_the_last_visit(session, maren):
 
 def test_what_is_let_go_or_does_not_fit_makes_no_looks(session, maren):
     before = work(session, maren).outfits
-    change_pieces(session, maren, ["tan shoes", "navy trousers"], Word(), {"fits": False})
-    change_pieces(session, maren, ["olive skirt"], Word(), {"verdict": "let go"})
+    change_pieces(
+        session, maren, ["tan shoes", "navy trousers"], Word(), ParticularsDocument.model_validate({"fits": False})
+    )
+    change_pieces(session, maren, ["olive skirt"], Word(), ParticularsDocument.model_validate({"verdict": "let go"}))
     after = work(session, maren).outfits
     assert before.looks == 2 * 2 * 2
     assert after.looks == 0
@@ -130,14 +133,14 @@ def test_a_border_is_moved_only_when_asked_for_every_client_and_put_back(session
     moved = bin_of(session, other, "olive scarf")
     assert moved is not Bin.WARM_NEUTRAL
     assert told == {("olive scarf", "Tobe", moved.value)}
-    assert kept_leanings(session)[0]["told"].endswith("hangs with the cool neutrals, not with the warm neutrals")
+    assert kept_leanings(session)[0].told.endswith("hangs with the cool neutrals, not with the warm neutrals")
     assert Clients(session).get(other).conventions.leanings == Clients(session).get(maren).conventions.leanings
     take_back(session, maren, 0)
     assert bin_of(session, other, "olive scarf") is Bin.WARM_NEUTRAL
     undo(session, maren)
     assert len(kept_leanings(session)) == 1
     undo(session, maren)
-    assert kept_leanings(session) == []
+    assert kept_leanings(session) == ()
     with pytest.raises(NotThere):
         take_back(session, maren, 0)
     with pytest.raises(NotThere):

@@ -9,20 +9,22 @@ from PIL import Image
 
 from lucid_swatch.core.client.trial import Held
 from lucid_swatch.core.garment.vocabulary import Bin, Metal, Worn
+from lucid_swatch.core.look.kept_look import LookParticulars
 from lucid_swatch.core.look.look import Intent
 from lucid_swatch.core.problems import NotThere, Refused
-from lucid_swatch.formats.kept_look import KeptLookDocument
+from lucid_swatch.formats.particulars import ParticularsDocument
 from lucid_swatch.store.database import open_database
 from lucid_swatch.store.folder import Folder
 from lucid_swatch.store.journal import Journal
 from lucid_swatch.store.looks import Looks
 from lucid_swatch.store.pieces import Pieces
+from lucid_swatch.store.records import SideKind
 from lucid_swatch.store.trials import Comparisons, Trials
 from lucid_swatch.usecases.changes import redo, undo
 from lucid_swatch.usecases.eyes import OwnEyes, Sight
 from lucid_swatch.usecases.looks import keep_look, let_look_go
 from lucid_swatch.usecases.rail import Word, change_piece, change_pieces, join_faces, take_off, take_off_all, the_rail
-from lucid_swatch.usecases.side_by_side import SideKind, forget_side_by_side, keep_side_by_side
+from lucid_swatch.usecases.side_by_side import forget_side_by_side, keep_side_by_side
 from lucid_swatch.usecases.trial import begin_trial, end_trial, forget_trial, judge_pair
 from lucid_swatch.usecases.worn import PICTURE, add_worn_photo
 
@@ -50,7 +52,13 @@ def do(sessions, act, *arguments, **named):
 
 DEEDS = [
     lambda s, c: change_piece(s, "cream top", Word(bin=Bin.TONE)),
-    lambda s, c: change_pieces(s, c, ["cream top", "red knit"], Word(), {"verdict": "let go", "uses": ["stage"]}),
+    lambda s, c: change_pieces(
+        s,
+        c,
+        ["cream top", "red knit"],
+        Word(),
+        ParticularsDocument.model_validate({"verdict": "let go", "uses": ["stage"]}),
+    ),
     lambda s, c: join_faces(s, c, "navy coat", "navy trousers"),
     lambda s, c: take_off(s, "navy coat"),
     lambda s, c: change_piece(s, "cream top", Word(metal=Metal.GOLD, label="Best top")),
@@ -113,7 +121,7 @@ def test_what_changes_nothing_is_no_change(sessions, maren):
 def test_a_word_is_told_in_words(sessions, maren):
     do(sessions, change_pieces, maren, ["cream top", "red knit"], Word(bin=Bin.TONE))
     do(sessions, change_pieces, maren, ["cream top"], Word(bin="as read"))
-    do(sessions, change_pieces, maren, ["cream top"], Word(), {"size": "M"})
+    do(sessions, change_pieces, maren, ["cream top"], Word(), ParticularsDocument.model_validate({"size": "M"}))
     with sessions() as session:
         told = [change.told for change in Journal(session).of_client(maren)]
     assert told == ["cream top: size", "cream top: hung as read", "cream top and 1 more: hung with the tones"]
@@ -130,7 +138,7 @@ def test_taking_back_is_refused_where_a_kept_look_would_lose_a_piece(sessions, m
 
 def test_a_look_that_was_let_go_comes_back_as_it_was(sessions, data, maren):
     folder = Folder(data)
-    about = KeptLookDocument(note="for the second half", worn={"navy coat": Worn.CLOSED})
+    about = LookParticulars(note="for the second half", worn={"navy coat": Worn.CLOSED})
     kept = do(sessions, keep_look, maren, "Encore", ("navy coat", "cream top", "navy trousers"), Intent.TONAL, about)
     do(sessions, let_look_go, folder, kept.id)
     with sessions() as session:
@@ -202,7 +210,7 @@ def test_a_photo_of_a_look_is_never_left_behind_by_a_step(sessions, data, maren)
         folder.picture(kept.id, PICTURE)
     do(sessions, undo, maren)
     with sessions() as session:
-        assert "photo" not in Looks(session).get(kept.id).kept
+        assert Looks(session).get(kept.id).particulars.photo is None
     add_worn_photo(sessions, folder, eyes, kept.id, photo, "encore.png")
     with pytest.raises(Refused, match="photo"):
         do(sessions, redo, maren)
@@ -228,9 +236,9 @@ def test_the_two_faces_of_a_piece_part_when_one_goes(sessions, maren):
     with pytest.raises(Refused, match="only with another one"):
         do(sessions, join_faces, maren, "cream top", "cream top")
     do(sessions, take_off, "navy coat")
-    assert rail(sessions, maren)["red knit"]["kept"] == {}
+    assert rail(sessions, maren)["red knit"]["particulars"] == {}
     do(sessions, undo, maren)
-    assert rail(sessions, maren)["red knit"]["kept"] == {"other_face": "navy coat"}
+    assert rail(sessions, maren)["red knit"]["particulars"] == {"other_face": "navy coat"}
 
 
 def test_the_reading_stays_beside_the_word(sessions, maren):

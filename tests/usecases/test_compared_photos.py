@@ -7,13 +7,13 @@ import numpy as np
 import pytest
 from PIL import Image
 
-from lucid_swatch.core.client.frame import Frame
 from lucid_swatch.core.colour.difference import delta_e_2000
 from lucid_swatch.core.colour.spaces import decode_srgb, rgb_linear_to_lab
 from lucid_swatch.core.problems import NotThere, Refused
 from lucid_swatch.demo.studio.portrait import SPOTS, Sitter, draw_portrait
 from lucid_swatch.files.photo import decode_photo
 from lucid_swatch.store.compared_photos import ComparedPhotos
+from lucid_swatch.store.records import SideKind
 from lucid_swatch.usecases.clients import add_client, withdraw_consent
 from lucid_swatch.usecases.compared_photos import (
     ORIGINAL,
@@ -25,7 +25,7 @@ from lucid_swatch.usecases.compared_photos import (
     side_by_side,
 )
 from lucid_swatch.usecases.erase import erase_client
-from lucid_swatch.usecases.side_by_side import SideKind, keep_side_by_side
+from lucid_swatch.usecases.side_by_side import keep_side_by_side
 from lucid_swatch.usecases.tidy import Moved, tidy
 from tests.pictures import encoded, located
 
@@ -75,7 +75,7 @@ def test_two_photos_come_into_one_light_and_one_size(sessions, folder, add, shot
         both = [
             cheek(compared_picture(session, folder, one.id, other.id)) for one, other in ((left, right), (right, left))
         ]
-    assert pair.left == Frame(*left.face)
+    assert pair.left == left.face
     assert pair.left.width == pytest.approx(pair.right.width, rel=0.05)
     assert pair.changed in (left.id, right.id)
     assert pair.light.remaining < 0.5 < pair.light.apart
@@ -119,7 +119,7 @@ def test_what_was_found_outlives_its_photo(sessions, folder, client, add, shots)
     with sessions.begin() as session:
         kept = keep_side_by_side(session, client, (SideKind.PHOTO, left.id), (SideKind.PHOTO, right.id), "right", "")
         remove_compared_photo(session, folder, left.id)
-    assert (kept.left["label"], kept.right["label"]) == ("in blue", "in rust")
+    assert (kept.left.label, kept.right.label) == ("in blue", "in rust")
 
 
 def test_without_a_person_or_a_ground_each_photo_stays_by_itself(sessions, add, shots):
@@ -128,7 +128,7 @@ def test_without_a_person_or_a_ground_each_photo_stays_by_itself(sessions, add, 
     with sessions() as session:
         pair = side_by_side(session, left.id, right.id)
     assert (pair.changed, pair.light) == (None, None)
-    assert pair.left == Frame(*left.figure)
+    assert pair.left == left.figure
 
 
 def test_consent_is_asked_and_nobody_elses_photo_shown(sessions, add, client, shots):

@@ -3,6 +3,7 @@
 import os
 import sqlite3
 import threading
+from dataclasses import replace
 from datetime import date
 
 import pytest
@@ -13,6 +14,7 @@ from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.database import FILE, open_database
 from lucid_swatch.store.folder import Folder, photo_file
 from lucid_swatch.store.going import Going, sweep
+from lucid_swatch.store.jobs import Jobs
 from lucid_swatch.store.photos import Photos
 from lucid_swatch.usecases.check import check
 from lucid_swatch.usecases.clients import add_client
@@ -163,7 +165,9 @@ def test_pages_that_could_not_be_scrubbed_now_are_at_the_next_start(coat, sessio
 
 def test_the_search_finds_what_is_left_in_a_page(sessions, data, client):
     with sessions.begin() as session:
-        Clients(session).change(client.id, note="Telltale of twenty-four letters and more")
+        Clients(session).change(
+            client.id, lambda client: replace(client, note="Telltale of twenty-four letters and more")
+        )
     assert traces_left(data, ["Telltale of twenty-four letters and more"]) != ()
     assert traces_left(data, ["Telltale of twenty-four letters and less"]) == ()
     assert traces_left(data, ["short"]) == ()
@@ -260,7 +264,7 @@ def test_what_can_be_mended_is_and_nothing_is_deleted(closed, coat):
     assert sum(1 for p in closed.rglob("*.jpg")) == before
     sessions = open_database(closed)
     with sessions() as session:
-        assert Photos(session).unfinished() == [coat]
+        assert [job.about for job in Jobs(session).all()] == [coat]
     assert photo(sessions, coat).state.value == "read"
 
 

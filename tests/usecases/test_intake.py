@@ -79,8 +79,7 @@ def test_nobody_is_photographed_without_consent(sessions):
 def test_a_photo_is_read(coat, sessions, folder):
     read = photo(sessions, coat)
     assert read.state is PhotoState.READ
-    assert read.stage == ""
-    assert read.reading["sort"]["bin"] == "cool neutral"
+    assert read.reading.document["sort"]["bin"] == "cool neutral"
     assert len(read.outline[0]) >= 4
     for name in ("as-shot.jpg", "relit.jpg", "cloth-only.webp", "cloth.jpg", "colour-0.jpg", "thumbnail.jpg"):
         assert folder.picture(coat, name).stat().st_size > 100
@@ -99,8 +98,8 @@ def test_a_photo_that_breaks_off_fails_with_a_sentence(take, sessions, folder, n
     read_kept_photo(sessions, folder, network, id)
     failed = photo(sessions, id)
     assert failed.state is PhotoState.FAILED
-    assert failed.problem["where"] == "coat.jpg"
-    assert "damaged" in failed.problem["what"]
+    assert failed.problem.where == "coat.jpg"
+    assert "damaged" in failed.problem.what
 
 
 def test_a_removed_photo_is_not_read(take, sessions, folder, network):
@@ -113,22 +112,22 @@ def test_a_removed_photo_is_not_read(take, sessions, folder, network):
 
 
 def test_a_tapped_neutral_relights_and_can_be_taken_back(coat, sessions, folder, network):
-    estimated = photo(sessions, coat).reading["light"]
+    estimated = photo(sessions, coat).reading.document["light"]
     with sessions.begin() as session:
         assert relight(session, coat, NeutralPoint(0.05, 0.05, 83.0)).state is PhotoState.WAITING
     read_kept_photo(sessions, folder, network, coat)
-    assert photo(sessions, coat).reading["light"]["reference"] == "neutral"
+    assert photo(sessions, coat).reading.document["light"]["reference"] == "neutral"
     with sessions.begin() as session:
         relight(session, coat, None)
     read_kept_photo(sessions, folder, network, coat)
-    assert photo(sessions, coat).reading["light"] == estimated
+    assert photo(sessions, coat).reading.document["light"] == estimated
 
 
 def test_strokes_move_the_outline_and_come_back(coat, sessions, folder, network):
     before = photo(sessions, coat)
     add_stroke(sessions, folder, coat, Stroke(False, ((0.3, 0.75), (0.7, 0.75)), 0.08))
     read_kept_photo(sessions, folder, network, coat)
-    assert photo(sessions, coat).reading["garment"]["share"] < before.reading["garment"]["share"]
+    assert photo(sessions, coat).reading.document["garment"]["share"] < before.reading.document["garment"]["share"]
     undo_stroke(sessions, folder, coat)
     read_kept_photo(sessions, folder, network, coat)
     assert photo(sessions, coat).outline == before.outline
@@ -174,7 +173,7 @@ def test_another_piece_of_the_same_photo_is_one_of_its_own(coat, sessions, folde
     add_stroke(sessions, folder, copy.id, Stroke(True, ((0.2, 0.2), (0.8, 0.5)), 0.03, box=True))
     read_kept_photo(sessions, folder, network, copy.id)
     upper, whole = photo(sessions, copy.id), photo(sessions, coat)
-    assert upper.reading["garment"]["share"] < 0.7 * whole.reading["garment"]["share"]
+    assert upper.reading.document["garment"]["share"] < 0.7 * whole.reading.document["garment"]["share"]
     with sessions.begin() as session:
         remove_photo(session, folder, coat)
     assert folder.photo(upper.file).is_file()
@@ -186,14 +185,14 @@ def test_what_the_search_does_not_see_can_be_drawn(take, sessions, folder, netwo
     read_kept_photo(sessions, folder, network, id)
     failed = photo(sessions, id)
     assert failed.state is PhotoState.FAILED
-    assert "no garment" in failed.problem["what"]
+    assert "no garment" in failed.problem.what
     assert folder.has_picture(id, "as-shot.jpg")
     add_stroke(sessions, folder, id, Stroke(True, ((0.3, 0.4), (0.7, 0.4), (0.7, 0.6), (0.3, 0.6)), 0.1))
     read_kept_photo(sessions, folder, network, id)
     drawn = photo(sessions, id)
     assert drawn.state is PhotoState.READ
     assert drawn.problem is None
-    assert 0.02 < drawn.reading["garment"]["share"] < 0.6
+    assert 0.02 < drawn.reading.document["garment"]["share"] < 0.6
 
 
 def test_a_photo_can_wait(coat, sessions):
@@ -213,7 +212,7 @@ def test_what_is_hung_is_what_was_read_under_the_stylists_word(coat, sessions, c
     assert hung.hung.piece.label == "Navy coat"
     assert hung.sorted.bin is Bin.TONE
     assert not hung.doubtful
-    assert np.allclose(hung.hung.piece.lab, [c["lab"] for c in reading["colours"]])
+    assert np.allclose(hung.hung.piece.lab, [c.lab for c in reading.colours])
     assert photo(sessions, coat).reading == reading
 
 

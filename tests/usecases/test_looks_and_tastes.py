@@ -2,23 +2,26 @@
 
 import io
 from dataclasses import replace
-from datetime import UTC, datetime
+from datetime import UTC, date, datetime
 
 import numpy as np
 import pytest
 from PIL import Image
 
+from lucid_swatch.core.client.about import About, Refusals
 from lucid_swatch.core.garment.vocabulary import Category, Undertone, Worn
+from lucid_swatch.core.look.kept_look import PastVerdict, TimeOfDay
 from lucid_swatch.core.look.look import Conventions
 from lucid_swatch.core.look.scorer.weights import standard_weights
 from lucid_swatch.core.problems import Refused
-from lucid_swatch.formats.client import About
-from lucid_swatch.formats.kept_look import KeptLookDocument
+from lucid_swatch.formats.client import AboutDocument
+from lucid_swatch.formats.look_particulars import LookParticulars
+from lucid_swatch.formats.particulars import ParticularsDocument
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.folder import Folder
 from lucid_swatch.store.looks import Looks
 from lucid_swatch.store.pieces import Pieces
-from lucid_swatch.store.records import SideBySide
+from lucid_swatch.store.records import Side, SideBySide, SideKind
 from lucid_swatch.store.trials import Comparisons
 from lucid_swatch.usecases.clients import write_about
 from lucid_swatch.usecases.erase import erase_client
@@ -63,9 +66,9 @@ def offered(judged):
 def test_mends_leave_alone_what_is_refused_does_not_fit_or_goes(session, maren):
     start = ("cream top", "olive skirt")
     every = {"navy trousers", "navy coat", "tan shoes", "red knit"}
-    write_about(session, maren, About.model_validate({"refuses": {"colours": ["navy"]}}))
-    change_pieces(session, maren, ["tan shoes"], Word(), {"fits": False})
-    change_pieces(session, maren, ["red knit"], Word(), {"verdict": "let go"})
+    write_about(session, maren, About(refuses=Refusals(colours=("navy",))))
+    change_pieces(session, maren, ["tan shoes"], Word(), ParticularsDocument.model_validate({"fits": False}))
+    change_pieces(session, maren, ["red knit"], Word(), ParticularsDocument.model_validate({"verdict": "let go"}))
     judged = judge_pieces(session, maren, start)
     assert offered(judged) & every == set()
     assert every <= set(judged.effects)  # what it would do is still told
@@ -73,8 +76,10 @@ def test_mends_leave_alone_what_is_refused_does_not_fit_or_goes(session, maren):
 
 def test_notes_name_refusals_and_irritants_and_stay_away_when_waved_away(session, maren):
     about = {"refuses": {"colours": ["navy"]}, "allergies": ["nickel"]}
-    write_about(session, maren, About.model_validate(about))
-    change_pieces(session, maren, ["tan shoes"], Word(), {"note": "buckle holds nickel"})
+    write_about(session, maren, AboutDocument.model_validate(about).to_core())
+    change_pieces(
+        session, maren, ["tan shoes"], Word(), ParticularsDocument.model_validate({"note": "buckle holds nickel"})
+    )
     notes = {note.code: note for note in judge_pieces(session, maren, LOOK).notes}
     assert "the colour navy" in notes["refused"].text
     assert "nickel" in notes["irritates"].text
@@ -91,36 +96,36 @@ def test_both_faces_of_one_piece_are_no_look(session, maren):
 
 
 def test_a_look_keeps_what_it_is_for_and_what_it_varies(session, maren):
-    about = KeptLookDocument(occasion="opening", time="evening", stylist_rating=4)
-    first = keep_look(session, maren, "Monday", LOOK, about=about)
-    second = keep_look(session, maren, "Monday, warmer", (*LOOK, "navy coat"), about=KeptLookDocument(parent=first.id))
+    about = LookParticulars(occasion="opening", time=TimeOfDay.EVENING, stylist_rating=4)
+    first = keep_look(session, maren, "Monday", LOOK, particulars=about)
+    second = keep_look(
+        session, maren, "Monday, warmer", (*LOOK, "navy coat"), particulars=LookParticulars(parent=first.id)
+    )
     session.expire_all()
-    assert Looks(session).get(first.id).kept == {"occasion": "opening", "time": "evening", "stylist_rating": 4}
-    assert Looks(session).get(second.id).kept == {"parent": first.id}
+    assert Looks(session).get(first.id).particulars == about
+    assert Looks(session).get(second.id).particulars == LookParticulars(parent=first.id)
     change_look(session, first.id, "Tuesday", LOOK, None)
-    assert Looks(session).get(first.id).kept["occasion"] == "opening"
+    assert Looks(session).get(first.id).particulars.occasion == "opening"
     with pytest.raises(Refused, match="variation of itself"):
-        change_look(session, first.id, "Tuesday", LOOK, None, KeptLookDocument(parent=first.id))
+        change_look(session, first.id, "Tuesday", LOOK, None, LookParticulars(parent=first.id))
     other = a_client(session, "Tobe")
     hang_all(session, other, [("tobe top", Category.TOP, [50, 0, 0])])
     with pytest.raises(Refused, match="another client"):
-        keep_look(session, other, "Mine", ("tobe top",), about=KeptLookDocument(parent=first.id))
+        keep_look(session, other, "Mine", ("tobe top",), particulars=LookParticulars(parent=first.id))
 
 
 def test_the_verdict_of_an_earlier_version_stays_beside_the_new_one(session, maren):
     kept = keep_look(session, maren, "Monday", LOOK)
-    assert [one["weights"] for one in kept.verdicts] == [standard_weights().version]
-    Looks(session).change(replace(kept, verdicts=({"weights": "2030-01-01", "overall": 50.0, "on": "2030-01-01"},)))
+    assert [one.weights for one in kept.verdicts] == [standard_weights().version]
+    past = PastVerdict("2030-01-01", 50.0, date(2030, 1, 1))
+    Looks(session).change(kept.id, lambda look: replace(look, verdicts=(past,)))
     changed = change_look(session, kept.id, "Monday", LOOK, None)
-    assert [one["weights"] for one in changed.verdicts] == ["2030-01-01", standard_weights().version]
+    assert [one.weights for one in changed.verdicts] == ["2030-01-01", standard_weights().version]
     assert change_look(session, kept.id, "Monday", LOOK, None).verdicts == changed.verdicts
 
 
 def compare(session, client, better, worse, number):
-    sides = (
-        {"kind": "look", "id": better.id, "label": better.name},
-        {"kind": "look", "id": worse.id, "label": worse.name},
-    )
+    sides = (Side(SideKind.LOOK, better.id, better.name), Side(SideKind.LOOK, worse.id, worse.name))
     Comparisons(session).add(SideBySide(f"s{number}", client, NOW, *sides, better="left"))
 
 
@@ -165,9 +170,9 @@ def test_how_a_look_is_worn_is_judged_and_kept_with_it(session, maren):
         for how in (Worn.OPEN, Worn.CLOSED)
     )
     assert opened.overall != closed.overall
-    about = KeptLookDocument(worn={"navy coat": Worn.CLOSED}, formality=2)
+    about = LookParticulars(worn={"navy coat": Worn.CLOSED}, formality=2)
     kept = keep_look(session, maren, "Quay", coat, None, about)
-    assert kept.verdicts[-1]["overall"] == closed.overall
+    assert kept.verdicts[-1].overall == closed.overall
     assert overall_of(session, maren, [kept])[kept.id] == closed.overall
 
 
@@ -182,8 +187,8 @@ def test_a_look_may_follow_a_school_of_its_own(session, maren):
 
 def test_one_look_is_held_against_another_client(session, maren):
     cool, warm = (a_client(session, name) for name in ("Cool", "Warm"))
-    for client, side in ((cool, Undertone.COOL), (warm, Undertone.WARM)):
-        Clients(session).change(client, undertone=side)
+    Clients(session).change(cool, lambda client: replace(client, undertone=Undertone.COOL))
+    Clients(session).change(warm, lambda client: replace(client, undertone=Undertone.WARM))
     at_the_face = [
         judge_pieces(session, maren, LOOK, setting=Setting(on=client)).verdict.measures["colouring"].score
         for client in (cool, warm)
@@ -221,7 +226,7 @@ def test_a_photo_of_a_look_worn_is_kept_without_metadata_and_goes_with_the_clien
     Image.new("RGB", (80, 120), (190, 180, 170)).save(sent, "JPEG", exif=exif)
     eyes = OwnEyes(Sight(figure, lambda srgb: []))
     kept = add_worn_photo(sessions, folder, eyes, kept.id, sent.getvalue(), "quay.jpg")
-    assert KeptLookDocument.model_validate(kept.kept).photo.feet is feet
+    assert kept.particulars.photo.feet is feet
     stored = Image.open(folder.picture(kept.id, "as-sent"))
     assert 0x8825 not in stored.getexif()
     assert tidy(sessions, folder) == Moved(0, 0)

@@ -8,9 +8,11 @@ import pytest
 
 from lucid_swatch.core.garment.vocabulary import Bin, Category
 from lucid_swatch.core.problems import Refused
+from lucid_swatch.formats.particulars import ParticularsDocument
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.database import open_database
 from lucid_swatch.store.folder import Folder
+from lucid_swatch.store.jobs import Jobs
 from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.records import PhotoState
@@ -35,7 +37,7 @@ def maren(sessions):
             client,
             ["cream top"],
             Word(bin=Bin.TONE),
-            {"verdict": "mend", "price": 49.5, "worn_on": ["2031-05-01"]},
+            ParticularsDocument(verdict="mend", price=49.5, worn_on=["2031-05-01"]),
         )
         join_faces(session, client, "red knit", "olive skirt")
     return client
@@ -98,7 +100,7 @@ def test_a_rail_of_another_client_gets_ids_of_its_own(sessions, folder, eyes, ma
         own = Pieces(session).of_client(tobe)
     assert {one.piece.id for one in own}.isdisjoint(pieces_of(sessions, maren))
     faces = {one.piece.label: one for one in own}
-    assert faces["red knit"].kept["other_face"] == faces["olive skirt"].piece.id
+    assert faces["red knit"].particulars.other_face == faces["olive skirt"].piece.id
 
 
 @pytest.fixture
@@ -122,11 +124,11 @@ def test_photos_come_with_the_archive_without_metadata_and_get_their_pictures(ar
     plan = take_rail_in(other, there, eyes, client, open_rail(archive, "rail.zip"))
     assert (plan.photos, len(plan.to_read)) == (1, 1)
     with other() as session:
-        assert Photos(session).unfinished() == list(plan.to_read)
+        assert [job.about for job in Jobs(session).all()] == list(plan.to_read)
     read_kept_photo(other, there, network, plan.to_read[0])
     with other.begin() as session:
         photo, hung = Photos(session).get(plan.to_read[0]), Pieces(session).of_client(client)[0]
-        assert (photo.state, photo.proposal, hung.photo_id) == (PhotoState.HUNG, None, photo.id)
+        assert (photo.state, Jobs(session).about(photo.id), hung.photo_id) == (PhotoState.HUNG, None, photo.id)
         assert there.has_picture(photo.id, "cloth.jpg")
         undo(session, client)
         assert Photos(session).get(photo.id).state is PhotoState.READ  # waits in the intake, not lost

@@ -74,4 +74,4 @@ def test_nothing_is_lost_or_doubled_by_being_killed(data):
     assert not list(data.rglob(".part-*"))
     for photo in kept:
         assert folder.picture(photo.id, "relit.jpg").stat().st_size > 100
-        assert photo.reading["format"] == "lucid-swatch/measurement"
+        assert photo.reading.document["format"] == "lucid-swatch/measurement"

@@ -1,5 +1,6 @@
 """Photos are read in processes of their own, and after a restart."""
 
+from dataclasses import replace
 from datetime import date
 
 import pytest
@@ -23,7 +24,9 @@ def waiting(sessions, folder, eyes):
 
 def test_what_was_left_is_taken_up_and_a_broken_one_stops_nothing(sessions, data, waiting):
     with sessions.begin() as session:
-        Photos(session).change(waiting[1], state=PhotoState.READING, stage="reading the light")  # the machine went down
+        Photos(session).change(
+            waiting[1], lambda kept: replace(kept, state=PhotoState.READING)
+        )  # the machine went down
     queue = ReadingQueue(sessions, data, workers=1)
     queue.resume()
     queue.add(waiting[1]).result(timeout=120)

@@ -9,9 +9,8 @@ import time
 import pytest
 
 from lucid_swatch.core.problems import Refused
-from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.records import PhotoState
-from lucid_swatch.usecases.intake import take_in
+from lucid_swatch.usecases.intake import relight, take_in
 from lucid_swatch.work import reading
 from lucid_swatch.work.reading import ReadingQueue
 from tests.pictures import coat_photo
@@ -101,11 +100,11 @@ def test_a_photo_that_takes_too_long_says_so_and_stops_nothing(queue, coat, sess
     limited.add(coat).result(timeout=120)
     told = photo(sessions, coat)
     assert told.state is PhotoState.FAILED
-    assert "could not be read within" in told.problem["what"]
+    assert "could not be read within" in told.problem.what
     limited.stop()
     patient = queue()
     with sessions.begin() as session:
-        Photos(session).change(coat, state=PhotoState.WAITING)
+        relight(session, coat, None)
     patient.add(coat).result(timeout=120)
     assert photo(sessions, coat).state is PhotoState.READ
 
@@ -148,7 +147,7 @@ def test_a_correction_that_comes_while_it_is_read_stands(coat, sessions, folder,
     read_kept_photo(sessions, folder, corrected_meanwhile, coat)
     assert photo(sessions, coat).state is PhotoState.WAITING
     read_kept_photo(sessions, folder, network, coat)
-    assert photo(sessions, coat).reading["light"]["reference"] == "neutral"
+    assert photo(sessions, coat).reading.document["light"]["reference"] == "neutral"
 
 
 def refused(queue, look):

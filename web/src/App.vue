@@ -19,6 +19,13 @@ const theme = computed(() => naiveTheme(surround.value))
 </template>
 
 <style scoped>
-.app { height: 100%; display: flex; flex-direction: column; }
-.place { flex: 1; min-height: 0; }
+.app {
+  height: 100%;
+  display: flex;
+  flex-direction: column;
+}
+.place {
+  flex: 1;
+  min-height: 0;
+}
 </style>

@@ -12,7 +12,28 @@ from fastapi.routing import APIRoute
 from starlette.formparsers import MultiPartParser
 from starlette.staticfiles import StaticFiles
 
-from . import aside, audit, backups, clients, compared_photos, faces, looks, photos, rail, rereading, studio, trials
+from . import (
+    aside,
+    audit,
+    backups,
+    changes,
+    clients,
+    compared_photos,
+    faces,
+    follows,
+    jobs,
+    leanings,
+    looks,
+    palettes,
+    photos,
+    rail,
+    rail_files,
+    rereading,
+    side_by_side,
+    studio,
+    taste,
+    trials,
+)
 from .context import Context
 from .guard import MAX_BODY, Guard
 from .problems import ProblemDocument, answer, install
@@ -73,12 +94,21 @@ def api_router() -> APIRouter:
         clients,
         faces,
         trials,
+        follows,
+        jobs,
+        side_by_side,
         compared_photos,
         photos,
-        rail,
-        audit,
-        looks,
         rereading,
+        jobs,
+        rail,
+        changes,
+        rail_files,
+        audit,
+        palettes,
+        leanings,
+        looks,
+        taste,
         studio,
         backups,
         aside,

@@ -12,9 +12,9 @@ from lucid_swatch.files.pictures import jpeg, thumbnail
 from lucid_swatch.usecases.holdings import Holdings, holdings
 from lucid_swatch.usecases.tidy import Aside, delete_aside, list_aside, photo_aside, take_in_again
 
-from .base import Answer, Request
 from .context import InContext, ReadSession
-from .documents import TakenAnswer, taken_answer
+from .documents.base import Answer, Request
+from .documents.photos import TakenAnswer, taken_answer
 
 router = APIRouter(tags=["studio"], prefix="/studio")
 Name = Annotated[str, InPath(pattern=r"^[A-Za-z0-9][A-Za-z0-9._-]{0,200}$")]

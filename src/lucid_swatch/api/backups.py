@@ -14,8 +14,8 @@ from lucid_swatch.usecases.backup import Backup
 from lucid_swatch.usecases.backups import keep_backups_at, keeping, list_backups
 from lucid_swatch.work.backups import ByHand
 
-from .base import Answer, Request
 from .context import Context, InContext, ReadSession
+from .documents.base import Answer, Request
 from .problems import ProblemDocument
 
 router = APIRouter(tags=["studio"], prefix="/studio/backups")

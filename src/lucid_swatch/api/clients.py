@@ -1,31 +1,37 @@
 """The clients' book."""
 
-from dataclasses import replace
 from datetime import UTC, datetime
 from typing import IO, Any
 
 from fastapi import APIRouter, Response
 from sqlalchemy.orm import Session
 
-from lucid_swatch.core.problems import Refused
-from lucid_swatch.formats.client import About
+from lucid_swatch.formats.client import AboutDocument
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.looks import Looks
 from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.records import ClientRecord
 from lucid_swatch.usecases.backups import clear_of
-from lucid_swatch.usecases.changes import recorded
-from lucid_swatch.usecases.clients import add_client, archive, give_consent, withdraw_consent, write_about
+from lucid_swatch.usecases.clients import Said, add_client, archive, give_consent, say, withdraw_consent, write_about
 from lucid_swatch.usecases.erase import erase_client
 from lucid_swatch.usecases.rail import sorted_pieces
 from lucid_swatch.usecases.take_out import archive_name, write_client_archive
 
-from .colouring_documents import face_answer, face_pictures, portrait_answer
 from .context import Id, InContext, ReadSession, UnitOfWork, in_one_change
-from .documents import ArchiveRequest, BookEntry, ClientAnswer, ClientChange, ConsentRequest, ErasedAnswer, NewClient
+from .documents.clients import (
+    ArchiveRequest,
+    BookEntry,
+    ClientAnswer,
+    ClientChange,
+    ConsentRequest,
+    ErasedAnswer,
+    NewClient,
+)
+from .documents.colouring import face_answer
+from .documents.portraits import face_pictures, portrait_answer
+from .documents.rail import bolt_of
 from .downloads import zip_download
-from .rail_documents import bolt_of
 
 router = APIRouter(prefix="/clients", tags=["clients"])
 
@@ -45,7 +51,7 @@ def _own_values(session: Session, client: ClientRecord) -> dict[str, Any]:
         "consent_for": client.consent_for,
         "consent_withdrawn_on": client.consent_withdrawn_on,
         "archived": client.archived_at is not None,
-        "about": About.model_validate(client.about),
+        "about": AboutDocument.from_core(client.about),
         "face": face_answer(client),
         "portrait": pictures.get("face"),
         "person": pictures.get("person"),
@@ -91,32 +97,16 @@ def get(session: ReadSession, client_id: Id) -> ClientAnswer:
 @in_one_change
 def change_client(session: UnitOfWork, client_id: Id, change: ClientChange) -> ClientAnswer:
     """Writes what changed on a client."""
-    own = Clients(session).get(client_id).conventions
-    values: dict[str, Any] = {}
-    if change.name is not None:
-        if not change.name.strip():
-            raise Refused("the client has no name.", "name", "Write a name or initials.")
-        values["name"] = change.name.strip()
-    if change.note is not None:
-        values["note"] = change.note
-    if change.neutrals is not None:
-        values["conventions"] = replace(own, strict_neutrals=change.neutrals == "strict")
-    if change.conventions is not None:
-        values["conventions"] = replace(change.conventions.to_core(), leanings=own.leanings, tastes=own.tastes)
-    if change.undertone is not None:
-        values["undertone"] = None if change.undertone == "as read" else change.undertone
-    told = "the school" if change.conventions is not None else f"neutrals: {change.neutrals or 'as before'}"
-    with recorded(session, client_id, told) as journal:
-        journal.touches("client", client_id)
-        client = Clients(session).change(client_id, **values)
-    return client_answer(session, client)
+    schools = None if change.conventions is None else change.conventions.to_core()
+    said = Said(change.name, change.note, change.undertone, schools, change.neutrals)
+    return client_answer(session, say(session, client_id, said))
 
 
 @router.put("/{client_id}/about")
 @in_one_change
-def set_about(session: UnitOfWork, client_id: Id, about: About) -> ClientAnswer:
+def set_about(session: UnitOfWork, client_id: Id, about: AboutDocument) -> ClientAnswer:
     """Writes what is known about a client: occasions, refusals, habits, what is always worn."""
-    return client_answer(session, write_about(session, client_id, about))
+    return client_answer(session, write_about(session, client_id, about.to_core()))
 
 
 @router.put("/{client_id}/consent")

@@ -15,8 +15,14 @@ from lucid_swatch.usecases.compared_photos import (
     side_by_side,
 )
 
-from .compared_documents import BesideAnswer, ComparedPhotoAnswer, NameRequest, beside_answer, compared_photo_answer
 from .context import Id, InContext, ReadSession, UnitOfWork, in_one_change
+from .documents.compared_photos import (
+    BesideAnswer,
+    ComparedPhotoAnswer,
+    NameRequest,
+    beside_answer,
+    compared_photo_answer,
+)
 
 router = APIRouter(tags=["colouring"])
 

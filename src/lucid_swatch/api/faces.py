@@ -19,20 +19,12 @@ from lucid_swatch.usecases.faces import (
     set_by_eye,
 )
 
-from .base import Fraction
 from .clients import client_answer
-from .colouring_documents import (
-    ByEyeRequest,
-    FaceColour,
-    FacePart,
-    InUseRequest,
-    PartRequest,
-    PortraitRequest,
-    VeilsRequest,
-    face_colour,
-)
 from .context import Context, Id, InContext, ReadSession, UnitOfWork, in_one_change
-from .documents import ClientAnswer
+from .documents.base import Fraction
+from .documents.clients import ClientAnswer
+from .documents.colouring import FaceColour, face_colour
+from .documents.portraits import ByEyeRequest, FacePart, InUseRequest, PartRequest, PortraitRequest, VeilsRequest
 
 router = APIRouter(tags=["colouring"])
 

@@ -5,14 +5,14 @@ from typing import Annotated
 from fastapi import APIRouter, File, Response, UploadFile
 from sqlalchemy.orm import Session
 
+from lucid_swatch.core.look.kept_look import KeptLook, LookParticulars
 from lucid_swatch.core.look.seen.lights import seen_lights
 from lucid_swatch.files.photo import MAX_BYTES
 from lucid_swatch.formats.look import ConventionsDocument
 from lucid_swatch.formats.verdict import MendDocument, measures_document, mend_document
+from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.looks import Looks
-from lucid_swatch.store.records import KeptLook
 from lucid_swatch.usecases.looks import (
-    Setting,
     change_look,
     colours_missing,
     dismiss,
@@ -21,12 +21,12 @@ from lucid_swatch.usecases.looks import (
     let_look_go,
     overall_of,
 )
-from lucid_swatch.usecases.tastes import put_taste_back, take_taste_on, taste
+from lucid_swatch.usecases.wardrobe import Setting
 from lucid_swatch.usecases.worn import PICTURE, add_worn_photo, remove_worn_photo
 
-from .audit_documents import LetGoAnswer
 from .context import Context, Id, InContext, ReadSession, UnitOfWork, in_one_change
-from .documents import (
+from .documents.changes import LetGoAnswer
+from .documents.looks import (
     BandAnswer,
     DismissRequest,
     EffectAnswer,
@@ -36,10 +36,8 @@ from .documents import (
     LightAnswer,
     LookAnswer,
     LookRequest,
-    MovedRuleAnswer,
     NoteAnswer,
     StitchAnswer,
-    TasteAnswer,
     look_answer,
 )
 
@@ -94,6 +92,7 @@ def list_lights() -> list[LightAnswer]:
 @router.get("/clients/{client_id}/looks")
 def list_looks(session: ReadSession, client_id: Id) -> list[LookAnswer]:
     """A client's kept looks, newest first, judged anew."""
+    Clients(session).get(client_id)
     kept = Looks(session).of_client(client_id)
     overall = overall_of(session, client_id, kept)
     return [look_answer(look, overall[look.id]) for look in kept]
@@ -103,7 +102,7 @@ def list_looks(session: ReadSession, client_id: Id) -> list[LookAnswer]:
 def keep(context: InContext, client_id: Id, look: LookRequest) -> LookAnswer:
     """Keeps a look."""
     with context.sessions.begin() as session:
-        kept = keep_look(session, client_id, look.name, tuple(look.pieces), look.intent, look.kept)
+        kept = keep_look(session, client_id, look.name, tuple(look.pieces), look.intent, _told(look))
     return _answer_after(context, kept)
 
 
@@ -111,7 +110,7 @@ def keep(context: InContext, client_id: Id, look: LookRequest) -> LookAnswer:
 def write_look(context: InContext, look_id: Id, look: LookRequest) -> LookAnswer:
     """Writes a kept look again."""
     with context.sessions.begin() as session:
-        kept = change_look(session, look_id, look.name, tuple(look.pieces), look.intent, look.kept)
+        kept = change_look(session, look_id, look.name, tuple(look.pieces), look.intent, _told(look))
     return _answer_after(context, kept)
 
 
@@ -155,31 +154,8 @@ def wave_away(session: UnitOfWork, client_id: Id, asked: DismissRequest) -> None
     dismiss(session, client_id, asked.key, asked.again)
 
 
-@router.get("/taste")
-def get_taste(session: ReadSession) -> TasteAnswer:
-    """What the stylist's own verdicts say of the rules."""
-    found = taste(session)
-    asked, kept = (
-        [MovedRuleAnswer(rule=rule, times=times, says=says) for rule, times, says in some]
-        for some in (found.asked, found.kept)
-    )
-    return TasteAnswer(
-        verdicts=found.verdicts, agreed=found.agreed, would_agree=found.would_agree, asked=asked, kept=kept
-    )
-
-
-@router.post("/taste", status_code=204)
-@in_one_change
-def move_rules(session: UnitOfWork) -> None:
-    """Moves the rules as the verdicts ask."""
-    take_taste_on(session)
-
-
-@router.delete("/taste", status_code=204)
-@in_one_change
-def put_rules_back(session: UnitOfWork) -> None:
-    """Judges by the rules that ship again."""
-    put_taste_back(session)
+def _told(look: LookRequest) -> LookParticulars | None:
+    return None if look.kept is None else look.kept.to_core()
 
 
 def _answer_after(context: Context, look: KeptLook) -> LookAnswer:

@@ -9,6 +9,7 @@ from lucid_swatch.core.photo.strokes import Stroke
 from lucid_swatch.core.problems import Refused
 from lucid_swatch.files.photo import MAX_BYTES
 from lucid_swatch.store.clients import Clients
+from lucid_swatch.store.jobs import Jobs
 from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.records import PhotoRecord
@@ -26,20 +27,21 @@ from lucid_swatch.usecases.intake import (
 from lucid_swatch.usecases.rail import hang_photo
 from lucid_swatch.usecases.reader import read_cloth
 
-from .audit_documents import by_id
 from .context import Context, Id, InContext, ReadSession, UnitOfWork, in_one_change
-from .documents import (
+from .documents.photos import (
     ApartRequest,
     LightRequest,
+    NeighbourAnswer,
     PhotoAnswer,
     SeriesRequest,
     StrokeRequest,
     TakenAnswer,
+    neighbour_answer,
     photo_answer,
     taken_answer,
 )
+from .documents.rail import PieceAnswer, WordRequest, by_id
 from .rail import answer_pieces
-from .rail_documents import NeighbourAnswer, PieceAnswer, WordRequest, neighbour_answer
 
 router = APIRouter(tags=["photos"])
 MOST_AT_ONCE = 100
@@ -54,8 +56,8 @@ def list_photos(session: ReadSession, context: InContext, client_id: Id) -> list
     Clients(session).get(client_id)
     context.queue.make_ready()
     photos = Photos(session).of_client(client_id)
-    found = alike(photos)
-    return [photo_answer(photo, found.get(photo.id)) for photo in photos]
+    found, stages = alike(photos), {job.about: job.stage for job in Jobs(session).of_client(client_id)}
+    return [photo_answer(photo, stages.get(photo.id, ""), found.get(photo.id)) for photo in photos]
 
 
 @router.post("/clients/{client_id}/photos", status_code=201)

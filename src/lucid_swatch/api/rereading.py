@@ -4,11 +4,10 @@ from fastapi import APIRouter
 
 from lucid_swatch.core.problems import Refused
 from lucid_swatch.store.clients import Clients
-from lucid_swatch.store.photos import Photos
-from lucid_swatch.usecases.rereading import ask_again, changes, take_over, waiting
+from lucid_swatch.usecases.rereading import ask_again, call_off, changes, take_over, waiting
 
 from .context import Id, InContext, ReadSession, UnitOfWork
-from .documents import ReadingChange, RereadingAnswer, TakeOverRequest, reading_change
+from .documents.rereading import ReadingChange, RereadingAnswer, TakeOverRequest, reading_change
 
 router = APIRouter(tags=["rereading"])
 
@@ -30,7 +29,18 @@ def start_rereading(context: InContext, client_id: Id) -> RereadingAnswer:
 def show_rereading(session: ReadSession, client_id: Id) -> RereadingAnswer:
     """What the newer readings would change."""
     Clients(session).get(client_id)
-    return RereadingAnswer(waiting=waiting(Photos(session).of_client(client_id)), changes=_changes(session, client_id))
+    return RereadingAnswer(waiting=waiting(session, client_id), changes=_changes(session, client_id))
+
+
+@router.delete("/clients/{client_id}/rereading")
+def stop_rereading(context: InContext, client_id: Id) -> RereadingAnswer:
+    """Stops reading anew; what was read by now stays to be looked at."""
+    with context.sessions.begin() as session:
+        Clients(session).get(client_id)
+        called_off = call_off(session, client_id)
+    context.queue.end(called_off)
+    with context.sessions() as session:
+        return RereadingAnswer(waiting=waiting(session, client_id), changes=_changes(session, client_id))
 
 
 @router.post("/clients/{client_id}/rereading/take", status_code=202)

@@ -12,7 +12,7 @@ from lucid_swatch.usecases.reader import calibrate, card_document, forget_card, 
 from lucid_swatch.usecases.watch import Watched, stop_watching, watch, watched
 
 from .context import Context, InContext, ReadSession, UnitOfWork, in_one_change
-from .documents import PatchAnswer, StudioAnswer, WatchedAnswer, WatchRequest
+from .documents.studio import PatchAnswer, StudioAnswer, WatchedAnswer, WatchRequest
 
 router = APIRouter(tags=["studio"])
 MAX_CARD = 1024 * 1024

@@ -1,35 +1,22 @@
-"""Holding to the face, what follows, and side by side."""
+"""Drapes held to the face."""
 
 from fastapi import APIRouter
 from sqlalchemy.orm import Session
 
-from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.pieces import Pieces
-from lucid_swatch.store.records import SideBySide
-from lucid_swatch.store.trials import Comparisons, Trials
-from lucid_swatch.usecases.side_by_side import forget_side_by_side, keep_side_by_side
-from lucid_swatch.usecases.suits import what_follows
+from lucid_swatch.store.trials import Trials
 from lucid_swatch.usecases.trial import begin_trial, end_trial, forget_trial, judge_pair, under_way, undo_pair
 
-from .audit_documents import LetGoAnswer
-from .colouring_documents import (
-    FollowsAnswer,
-    HeldRequest,
-    SideAnswer,
-    SideBySideAnswer,
-    SideBySideRequest,
-    TrialAnswer,
-    follows_answer,
-    trial_answer,
-)
 from .context import Id, ReadSession, UnitOfWork, in_one_change
+from .documents.changes import LetGoAnswer
+from .documents.rail import cloth_of
+from .documents.trials import HeldRequest, TrialAnswer, trial_answer
 
 router = APIRouter(tags=["colouring"])
 
 
 def _cloth(session: Session, client_id: str) -> dict[str, str]:
-    hung = Pieces(session).of_client(client_id)
-    return {one.piece.id: f"/api/photos/{one.photo_id}/pictures/cloth.jpg" for one in hung if one.photo_id is not None}
+    return cloth_of(Pieces(session).of_client(client_id))
 
 
 @router.get("/clients/{client_id}/trials")
@@ -82,43 +69,3 @@ def end(session: UnitOfWork, trial_id: Id) -> TrialAnswer:
 def forget(session: UnitOfWork, trial_id: Id) -> LetGoAnswer:
     """Forgets a trial and what it told, which can be taken back."""
     return LetGoAnswer(change=forget_trial(session, trial_id))
-
-
-@router.get("/clients/{client_id}/follows")
-def get_follows(session: ReadSession, client_id: Id) -> FollowsAnswer | None:
-    """What suits a client's colouring, and which pieces of the rail are in it."""
-    follows = what_follows(session, client_id)
-    return None if follows is None else follows_answer(follows, _cloth(session, client_id))
-
-
-@router.get("/clients/{client_id}/side-by-side")
-def list_side_by_side(session: ReadSession, client_id: Id) -> list[SideBySideAnswer]:
-    """What was held side by side, the newest first."""
-    Clients(session).get(client_id)
-    return [_answer(compared) for compared in Comparisons(session).of_client(client_id)]
-
-
-@router.post("/clients/{client_id}/side-by-side", status_code=201)
-@in_one_change
-def keep_compared(session: UnitOfWork, client_id: Id, asked: SideBySideRequest) -> SideBySideAnswer:
-    """Keeps two things side by side with what was found."""
-    left, right = (asked.left.kind, asked.left.id), (asked.right.kind, asked.right.id)
-    return _answer(keep_side_by_side(session, client_id, left, right, asked.better, asked.note))
-
-
-@router.delete("/side-by-side/{compared_id}")
-@in_one_change
-def forget_compared(session: UnitOfWork, compared_id: Id) -> LetGoAnswer:
-    """Forgets a comparison, which can be taken back."""
-    return LetGoAnswer(change=forget_side_by_side(session, compared_id))
-
-
-def _answer(compared: SideBySide) -> SideBySideAnswer:
-    return SideBySideAnswer(
-        id=compared.id,
-        created_at=compared.created_at,
-        left=SideAnswer(**compared.left),
-        right=SideAnswer(**compared.right),
-        better=compared.better,
-        note=compared.note,
-    )

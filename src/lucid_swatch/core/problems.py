@@ -6,6 +6,8 @@ Problem
 └── AlreadyThere   what was to be made exists
 """
 
+from dataclasses import dataclass
+
 
 class Problem(Exception):
     """Something a person can act on: what happened, where, and what to do about it."""
@@ -17,6 +19,20 @@ class Problem(Exception):
     def __str__(self) -> str:
         place = f"{self.where}: " if self.where else ""
         return f"{place}{self.what}" + (f" {self.do}" if self.do else "")
+
+
+@dataclass(frozen=True, slots=True)
+class ProblemText:
+    """What a problem said, as it is kept and shown."""
+
+    what: str
+    where: str = ""
+    do: str = ""
+
+    @classmethod
+    def of(cls, problem: Problem) -> "ProblemText":
+        """The text of a problem."""
+        return cls(problem.what, problem.where, problem.do)
 
 
 class Refused(Problem):

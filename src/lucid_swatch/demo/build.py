@@ -12,13 +12,14 @@ from pathlib import Path
 from lucid_swatch.core.client.reading import Veil
 from lucid_swatch.core.photo.neutral import NeutralPoint
 from lucid_swatch.core.problems import Refused
-from lucid_swatch.formats.client import About
-from lucid_swatch.formats.kept import Kept
+from lucid_swatch.formats.client import AboutDocument
+from lucid_swatch.formats.particulars import ParticularsDocument
 from lucid_swatch.outside.cut_out import SalientObjectNetwork
 from lucid_swatch.outside.faces import FaceCascade
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.database import FILE, Sessions, open_database
 from lucid_swatch.store.folder import Folder
+from lucid_swatch.store.records import SideKind
 from lucid_swatch.usecases.clients import add_client, write_about
 from lucid_swatch.usecases.compared_photos import add_compared_photo
 from lucid_swatch.usecases.eyes import OwnEyes, Sight
@@ -26,7 +27,7 @@ from lucid_swatch.usecases.faces import add_portrait, change_veils
 from lucid_swatch.usecases.intake import relight, take_in
 from lucid_swatch.usecases.looks import keep_look
 from lucid_swatch.usecases.rail import Word, change_pieces, hang_photo
-from lucid_swatch.usecases.side_by_side import SideKind, keep_side_by_side
+from lucid_swatch.usecases.side_by_side import keep_side_by_side
 from lucid_swatch.work.reading import ReadingQueue
 
 from .observer import hold_drapes
@@ -144,18 +145,12 @@ def _hang_and_keep(sessions: Sessions, client: SampleClient, photo_ids: dict[str
             pieces[sample.file] = hang_photo(session, photo_ids[sample.file], sample.word, at).piece.id
     for file, kept in client.kept.items():
         with sessions.begin() as session:
-            change_pieces(
-                session,
-                client_id,
-                [pieces[file]],
-                Word(),
-                Kept.model_validate(kept).model_dump(mode="json", exclude_unset=True),
-            )
+            change_pieces(session, client_id, [pieces[file]], Word(), ParticularsDocument.model_validate(kept))
     for look in client.looks:
         with sessions.begin() as session:
             keep_look(session, client_id, look.name, tuple(pieces[file] for file in look.pieces), look.intent)
     with sessions.begin() as session:
-        write_about(session, client_id, About.model_validate(client.about))
+        write_about(session, client_id, AboutDocument.model_validate(client.about).to_core())
         if client.trial:
             hold_drapes(session, client_id, client.sitter, OBSERVER)
 

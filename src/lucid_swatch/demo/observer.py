@@ -19,7 +19,7 @@ def hold_drapes(session: Session, client_id: str, sitter: Sitter, seed: int) -> 
     rng = np.random.default_rng(seed)
     own = place_of(sitter)
     now = begin_trial(session, client_id)
-    drapes = places_of(np.array([drape["lab"] for drape in now.trial.drapes]))
+    drapes = places_of(np.array([drape.lab for drape in now.trial.drapes]))
     while now.pair is not None:
         left, right = now.pair
         apart = distances(own[None], drapes[[left, right]])[0]

@@ -1,10 +1,12 @@
 """What a stylist knows about a client beside colours: the occasions, the refusals, what is always worn."""
 
+from dataclasses import asdict
 from datetime import date
 from typing import Annotated, Literal
 
-from pydantic import ConfigDict, Field
+from pydantic import ConfigDict, Field, TypeAdapter
 
+from lucid_swatch.core.client.about import About
 from lucid_swatch.core.garment.vocabulary import Finish, Length, Metal, PatternType
 
 from .document import Document, Titled
@@ -13,7 +15,7 @@ from .piece import Lab
 Words = Annotated[list[Annotated[str, Field(max_length=80)]], Field(max_length=40)]
 
 
-class Refusals(Document):
+class RefusalsDocument(Document):
     """What the client will not wear."""
 
     lengths: list[Length] = Field(default_factory=list)
@@ -28,7 +30,7 @@ class Refusals(Document):
     """Colours in words."""
 
 
-class DyedHair(Document):
+class DyedHairDocument(Document):
     """Hair that is dyed."""
 
     on: date | None = None
@@ -37,13 +39,13 @@ class DyedHair(Document):
     """CIELAB of what grows."""
 
 
-class About(Document):
+class AboutDocument(Document):
     """What is known about a client."""
 
     model_config = ConfigDict(extra="forbid")
 
     dresses_for: str = Field(default="", max_length=1000)
-    refuses: Refusals = Field(default_factory=Refusals)
+    refuses: RefusalsDocument = Field(default_factory=RefusalsDocument)
     allergies: Words = Field(default_factory=list)
     """What irritates the skin, such as nickel."""
     metal: Metal | None = None
@@ -52,7 +54,7 @@ class About(Document):
     """The shoes that are worn all day."""
     always_on: list[str] = Field(default_factory=list, max_length=20)
     """Ids of pieces that join every look: glasses, a ring, a headscarf."""
-    dyed_hair: DyedHair | None = None
+    dyed_hair: DyedHairDocument | None = None
     height: int | None = Field(default=None, ge=120, le=220)
     """In centimetres; the figure is drawn in this proportion."""
     seated: bool = False
@@ -61,6 +63,18 @@ class About(Document):
     """Whether the skin is tanned now."""
     lipstick: Lab | None = None
     """CIELAB of the lipstick that is worn, a colour at the face."""
+
+    def to_core(self) -> About:
+        """What is known as the core sees it."""
+        return ABOUT.validate_python(self.model_dump())
+
+    @classmethod
+    def from_core(cls, about: About) -> "AboutDocument":
+        """The document of what is known about a client."""
+        return cls.model_validate(asdict(about))
+
+
+ABOUT = TypeAdapter(About)
 
 
 class ClientDocument(Titled):
@@ -73,7 +87,7 @@ class ClientDocument(Titled):
     consent_on: date
     consent_for: str = ""
     consent_withdrawn_on: date | None = None
-    about: About = Field(default_factory=About)
+    about: AboutDocument = Field(default_factory=AboutDocument)
     faces: list[dict[str, object]] = Field(default_factory=list)
     trials: list[dict[str, object]] = Field(default_factory=list)
     side_by_side: list[dict[str, object]] = Field(default_factory=list)

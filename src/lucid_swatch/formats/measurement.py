@@ -7,6 +7,7 @@ from pydantic import Field
 from lucid_swatch.core.colour.arrays import FloatArray
 from lucid_swatch.core.colour.spaces import lab_to_hex
 from lucid_swatch.core.garment.measurement import Measurement
+from lucid_swatch.core.garment.reading import Reading
 from lucid_swatch.core.garment.shape import suggest_category
 from lucid_swatch.core.garment.vocabulary import Bin, Category, Metal, Part, PatternType, Scale, Undertone
 from lucid_swatch.core.photo.light import LightReference
@@ -110,6 +111,10 @@ class MeasurementDocument(Titled):
     finish: MeasuredFinish
     hardware: MeasuredHardware | None = None
     sort: MeasuredSort
+
+    def to_core(self) -> Reading:
+        """The reading as it is kept."""
+        return Reading(self.model_dump(mode="json"))
 
     @classmethod
     def from_core(cls, photo: "Photo", outline: Outline, read: Measurement) -> "MeasurementDocument":

@@ -7,12 +7,14 @@ from pydantic import AfterValidator, AwareDatetime, Field, model_validator
 
 from lucid_swatch.core.garment.piece import Piece
 from lucid_swatch.core.garment.school import School
+from lucid_swatch.core.photo.neutral import NeutralPoint
+from lucid_swatch.core.photo.strokes import Stroke
 from lucid_swatch.core.problems import Refused
 
 from .document import Document, Titled, parse
-from .kept import Kept
 from .look import ConventionsDocument, LookDocument, check_ids
 from .measurement import MeasurementDocument
+from .particulars import ParticularsDocument
 from .piece import PieceDocument
 
 Fraction = Annotated[float, Field(ge=0, le=1)]
@@ -25,6 +27,10 @@ class NeutralDocument(Document):
     y: Fraction
     lightness: float | None = Field(default=None, ge=5, le=100)
 
+    def to_core(self) -> NeutralPoint:
+        """The place as the core sees it."""
+        return NeutralPoint(self.x, self.y, self.lightness)
+
 
 class StrokeDocument(Document):
     """A line that the stylist drew over a photo, in fractions of it."""
@@ -33,6 +39,10 @@ class StrokeDocument(Document):
     points: list[tuple[Fraction, Fraction]] = Field(min_length=1, max_length=2000)
     width: float = Field(gt=0, le=0.2)
     box: bool = False
+
+    def to_core(self) -> Stroke:
+        """The stroke as the core sees it."""
+        return Stroke(self.cloth, tuple(self.points), self.width, self.box)
 
 
 class PhotoDocument(Document):
@@ -63,7 +73,7 @@ Moment = Annotated[AwareDatetime, AfterValidator(_in_range)]
 class RailPieceDocument(PieceDocument):
     """A piece with what a wardrobe keeps about it."""
 
-    kept: Kept = Field(default_factory=Kept)
+    kept: ParticularsDocument = Field(default_factory=ParticularsDocument)
     hung_at: Moment | None = None
     photo: PhotoDocument | None = None
 
@@ -76,7 +86,7 @@ class RailDocument(Titled):
     pieces: list[RailPieceDocument] = Field(max_length=5000)
 
     @model_validator(mode="after")
-    def _idscheck_ids(self) -> "RailDocument":
+    def _check_ids(self) -> "RailDocument":
         check_ids([p.id for p in self.pieces])
         return self
 

@@ -6,6 +6,7 @@ from datetime import datetime
 import sqlalchemy as sa
 from sqlalchemy.orm import Session
 
+from .journal_formats import JOURNAL_FORMAT, brought_up
 from .records import ChangeRecord, Entry
 from .tables import ChangeRow
 
@@ -21,7 +22,12 @@ class Journal:
         gone = (ChangeRow.client_id == client_id) & ChangeRow.taken_back
         self.session.execute(sa.delete(ChangeRow).where(gone))
         row = ChangeRow(
-            client_id=client_id, told=told, entries=[asdict(e) for e in entries], made_at=made_at, taken_back=False
+            client_id=client_id,
+            format=JOURNAL_FORMAT,
+            told=told,
+            entries=[asdict(e) for e in entries],
+            made_at=made_at,
+            taken_back=False,
         )
         self.session.add(row)
         self.session.flush()
@@ -54,6 +60,5 @@ class Journal:
 
 
 def _record(row: ChangeRow) -> ChangeRecord:
-    return ChangeRecord(
-        row.id, row.client_id, row.told, tuple(Entry(**e) for e in row.entries), row.made_at, row.taken_back
-    )
+    entries = tuple(Entry(**entry) for entry in row.entries)
+    return ChangeRecord(row.id, row.client_id, row.told, brought_up(entries, row.format), row.made_at, row.taken_back)

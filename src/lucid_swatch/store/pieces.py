@@ -10,10 +10,10 @@ import sqlalchemy as sa
 from sqlalchemy.orm import Session
 
 from lucid_swatch.core.garment.piece import Piece
-from lucid_swatch.core.garment.vocabulary import Finish, Part
+from lucid_swatch.core.garment.vocabulary import Part
 from lucid_swatch.core.problems import NotThere, Refused
 
-from .records import HungPiece
+from .records import HungPiece, Snapshot
 from .snapshots import hung_from, snapshot_of
 from .tables import LookPieceRow, LookRow, PhotoRow, PieceColourRow, PieceRow
 
@@ -77,19 +77,19 @@ class Pieces:
         self.session.delete(row)
         self.session.flush()
 
-    def snapshot(self, id: str) -> dict[str, Any] | None:
-        """All values of a piece, as JSON takes them; None when there is none."""
+    def snapshot(self, id: str) -> Snapshot | None:
+        """All values of a piece; None when there is none."""
         row = self.session.get(PieceRow, id)
         return None if row is None else snapshot_of(_record(row, row.colours))
 
-    def restore(self, id: str, kept: dict[str, Any] | None) -> None:
+    def restore(self, id: str, snapshot: Snapshot | None) -> None:
         """Makes a piece what a snapshot says. Refused when it should go and kept looks use it."""
         row = self.session.get(PieceRow, id)
-        if kept is None:
+        if snapshot is None:
             if row is not None:
                 self.remove(id)
             return
-        hung = hung_from(id, kept)
+        hung = hung_from(id, snapshot)
         if hung.photo_id is not None and self.session.get(PhotoRow, hung.photo_id) is None:
             hung = replace(hung, photo_id=None)  # the photo was removed in the meantime
         if row is None:
@@ -108,9 +108,9 @@ def _fill(row: PieceRow, hung: HungPiece) -> None:
     piece = hung.piece
     row.label, row.category, row.bin_said = piece.label, piece.category, piece.bin_said
     row.pattern, row.pattern_confidence, row.scale = piece.pattern, piece.pattern_confidence, piece.scale
-    row.finish, row.metal, row.volume = sorted(f.value for f in piece.finish), piece.metal, piece.volume
+    row.finish, row.metal, row.volume = tuple(sorted(piece.finish)), piece.metal, piece.volume
     row.length, row.formality, row.warmth = piece.length, piece.formality, piece.warmth
-    row.statement, row.worn, row.kept = piece.statement, piece.worn, hung.kept
+    row.statement, row.worn, row.particulars = piece.statement, piece.worn, hung.particulars
     colours = [
         PieceColourRow(
             piece_id=piece.id,
@@ -146,7 +146,7 @@ def _record(row: Any, colours: Sequence[Any]) -> HungPiece:
         pattern=row.pattern,
         pattern_confidence=row.pattern_confidence,
         scale=row.scale,
-        finish=frozenset(Finish(f) for f in row.finish),
+        finish=frozenset(row.finish),
         metal=row.metal,
         volume=row.volume,
         length=row.length,
@@ -156,4 +156,4 @@ def _record(row: Any, colours: Sequence[Any]) -> HungPiece:
         worn=row.worn,
         bin_said=row.bin_said,
     )
-    return HungPiece(piece, row.client_id, row.created_at, row.photo_id, row.kept, row.reading_number or 0)
+    return HungPiece(piece, row.client_id, row.created_at, row.photo_id, row.particulars, row.reading_number or 0)

@@ -1,5 +1,6 @@
 """What the repositories give and take: plain values, no rows."""
 
+from collections.abc import Mapping
 from dataclasses import dataclass, field
 from datetime import date, datetime
 from enum import StrEnum
@@ -7,11 +8,23 @@ from typing import Any
 
 import numpy as np
 
-from lucid_swatch.core.client.trial import TrialReading
+from lucid_swatch.core.client.about import About
+from lucid_swatch.core.client.frame import Frame
+from lucid_swatch.core.client.portrait import Spot
+from lucid_swatch.core.client.reading import Veil
+from lucid_swatch.core.client.trial import Held, TrialReading
 from lucid_swatch.core.client.whole import FaceColours, WholeColouring, whole_colouring
+from lucid_swatch.core.colour.arrays import Lab
+from lucid_swatch.core.garment.particulars import Particulars
 from lucid_swatch.core.garment.piece import Piece
+from lucid_swatch.core.garment.reading import Reading
 from lucid_swatch.core.garment.vocabulary import Undertone
-from lucid_swatch.core.look.look import Conventions, Intent
+from lucid_swatch.core.look.look import Conventions
+from lucid_swatch.core.photo.light import Light, SeriesLight
+from lucid_swatch.core.photo.likeness import PhotoMarks
+from lucid_swatch.core.photo.neutral import NeutralPoint
+from lucid_swatch.core.photo.strokes import Point, Stroke
+from lucid_swatch.core.problems import ProblemText
 
 
 class PhotoState(StrEnum):
@@ -33,6 +46,52 @@ class FaceSource(StrEnum):
     EYE = "by eye"
 
 
+class JobKind(StrEnum):
+    """What takes long and is done beside the screens."""
+
+    READ = "read"
+    """A photo that came in, or was corrected."""
+    READ_AGAIN = "read again"
+    """A photo, beside what was read of it before."""
+    TAKE_OVER = "take over"
+    """A newer reading of a photo, in the place of the older."""
+    PICTURES = "pictures"
+    """Those of a photo that is read already and came from elsewhere, or lost them."""
+
+
+class JobState(StrEnum):
+    """How far a job has come. What is done, or was stopped, is no job any more."""
+
+    WAITING = "waiting"
+    UNDER_WAY = "under way"
+
+
+class SideKind(StrEnum):
+    """What is on a side of a comparison."""
+
+    PIECE = "piece"
+    LOOK = "look"
+    PHOTO = "photo"
+    NOTHING = "nothing"
+
+
+@dataclass(frozen=True, slots=True)
+class JobRecord:
+    """Something that takes long, from when it is asked for until it is done."""
+
+    id: str
+    client_id: str
+    kind: JobKind
+    about: str
+    """Id of what it is done to."""
+    asked_at: datetime
+    state: JobState = JobState.WAITING
+    stage: str = ""
+    """What is being done right now, in words."""
+    done: float | None = None
+    """Share that is done, 0..1, where that is known."""
+
+
 @dataclass(frozen=True, slots=True)
 class FaceRecord:
     """Skin, hair and eyes from one source, as kept. A portrait has its pictures under its id."""
@@ -42,20 +101,40 @@ class FaceRecord:
     source: FaceSource
     created_at: datetime
     name: str = ""
-    spots: dict[str, Any] = field(default_factory=dict)
+    spots: Mapping[str, tuple[Spot, ...]] = field(default_factory=dict)
     """Places of skin, hair and eyes, in fractions of the portrait."""
-    neutral: dict[str, Any] | None = None
-    veils: tuple[str, ...] = ()
+    neutral: NeutralPoint | None = None
+    veils: tuple[Veil, ...] = ()
     """What stands between: make-up, dyed hair, tinted glasses, flash."""
-    light: dict[str, Any] | None = None
+    light: Light | None = None
     note: str = ""
     """Why the stylist has to put the spots."""
-    colours: dict[str, Any] = field(default_factory=dict)
-    """CIELAB by part."""
-    doubts: dict[str, float] = field(default_factory=dict)
+    colours: Mapping[str, Lab] = field(default_factory=dict)
+    """By part."""
+    doubts: Mapping[str, float] = field(default_factory=dict)
     """CIEDE2000 by part."""
     in_use: bool = True
+    """Whether it counts for the client's colouring."""
     reading_number: int = 0
+
+
+@dataclass(frozen=True, slots=True)
+class HeldDrape:
+    """A cloth that is held to the face."""
+
+    name: str
+    lab: Lab
+    piece_id: str | None = None
+    """The piece that lends it."""
+
+
+@dataclass(frozen=True, slots=True)
+class HeldPair:
+    """Two drapes, by their places, and the verdict on them."""
+
+    left: int
+    right: int
+    held: Held
 
 
 @dataclass(frozen=True, slots=True)
@@ -65,13 +144,21 @@ class TrialRecord:
     id: str
     client_id: str
     created_at: datetime
-    drapes: tuple[dict[str, Any], ...]
-    """Name, CIELAB and piece of each."""
-    held: tuple[dict[str, Any], ...] = ()
-    """Left, right and the verdict of each pair, in order."""
+    drapes: tuple[HeldDrape, ...]
+    held: tuple[HeldPair, ...] = ()
+    """In order."""
     ended_at: datetime | None = None
-    reading: dict[str, Any] | None = None
+    reading: TrialReading | None = None
     """What it has told so far."""
+
+
+@dataclass(frozen=True, slots=True)
+class Side:
+    """What was on a side of a comparison, with the name it had then."""
+
+    kind: SideKind
+    id: str
+    label: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -81,8 +168,8 @@ class SideBySide:
     id: str
     client_id: str
     created_at: datetime
-    left: dict[str, Any]
-    right: dict[str, Any]
+    left: Side
+    right: Side
     better: str | None = None
     note: str = ""
 
@@ -98,12 +185,12 @@ class ComparedPhoto:
     rows: int
     columns: int
     """Of the relit picture."""
-    light: dict[str, Any]
-    ground: list[Any] | None
+    light: Light
+    ground: tuple[tuple[float, ...], ...] | None
     """What lies behind the person, as the core tells it; none where too little is seen of it."""
-    face: list[float] | None
-    """Left, top, width and height of the frame round a near face, in pixels."""
-    figure: list[float]
+    face: Frame | None
+    """The frame round a near face, in pixels."""
+    figure: Frame
     """The same of the whole figure."""
 
 
@@ -122,27 +209,29 @@ class ClientRecord:
     undertone: Undertone | None = None
     """The stylist's verdict."""
     conventions: Conventions = field(default_factory=Conventions)
-    about: dict[str, Any] = field(default_factory=dict)
-    """What they dress for, refuse and always wear: the document of formats.client."""
+    about: About = field(default_factory=About)
+    """What they dress for, refuse and always wear."""
     dismissed: tuple[str, ...] = ()
     """Notes on looks that the stylist waved away."""
     faces: tuple[FaceRecord, ...] = ()
-    trial: dict[str, Any] | None = None
+    trial: TrialReading | None = None
     """What the newest trial with a verdict has told."""
 
     @property
     def whole(self) -> WholeColouring:
         """Everything that is known of the colouring."""
         used = [face for face in self.faces if face.in_use]
-        faces = [FaceColours({p: np.array(lab) for p, lab in f.colours.items()}, f.doubts) for f in used]
-        trial = None if self.trial is None else TrialReading(**self.trial)
-        return whole_colouring(faces, trial, self.undertone)
+        faces = [FaceColours({p: np.array(lab) for p, lab in f.colours.items()}, dict(f.doubts)) for f in used]
+        return whole_colouring(faces, self.trial, self.undertone)
 
     @property
     def portrait(self) -> FaceRecord | None:
         """The portrait that stands for the client: the newest in use."""
         kept = [f for f in self.faces if f.source is FaceSource.PORTRAIT and f.reading_number]
         return max(kept, key=lambda f: (f.in_use, f.created_at)) if kept else None
+
+
+Polygon = tuple[Point, ...]
 
 
 @dataclass(frozen=True, slots=True)
@@ -153,22 +242,30 @@ class PhotoRecord:
     client_id: str
     name: str
     file: str
+    """Name in the photos folder."""
     created_at: datetime
     state: PhotoState = PhotoState.WAITING
-    stage: str = ""
-    problem: dict[str, Any] | None = None
-    neutral: dict[str, Any] | None = None
-    outline: list[Any] | None = None
-    strokes: tuple[dict[str, Any], ...] = ()
-    reading: dict[str, Any] | None = None
-    light: dict[str, Any] | None = None
-    series_light: dict[str, Any] | None = None
-    reader: list[float] | None = None
-    likeness: dict[str, Any] | None = None
+    problem: ProblemText | None = None
+    """Why it could not be read."""
+    neutral: NeutralPoint | None = None
+    """What the stylist tapped."""
+    outline: tuple[Polygon, ...] | None = None
+    """Closed, in fractions of the photo."""
+    strokes: tuple[Stroke, ...] = ()
+    """What the stylist drew to mend the outline, oldest first."""
+    reading: Reading | None = None
+    light: Light | None = None
+    """What it was last read in, so that others of the same series can take it."""
+    series_light: SeriesLight | None = None
+    reader: Lab | None = None
+    """The cloth as the colour reader read it."""
+    likeness: PhotoMarks | None = None
     not_same: tuple[str, ...] = ()
-    proposal: dict[str, Any] | None = None
+    """Ids of photos that the stylist says show something else."""
+    newer: Reading | None = None
+    """A newer reading that was not taken over yet."""
     reading_number: int = 0
-    revision: int = 0
+    """Rises with every reading that made pictures, so that those of an older one are not shown; 0 before any."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -179,10 +276,13 @@ class HungPiece:
     client_id: str
     created_at: datetime
     photo_id: str | None = None
-    kept: dict[str, Any] = field(default_factory=dict)
-    """What a wardrobe keeps about it: the document of formats.kept."""
+    particulars: Particulars = field(default_factory=Particulars)
     reading_number: int = 0
     """Of its photo, 0 before its pictures are made."""
+
+
+Snapshot = dict[str, Any]
+"""All values of a thing as the journal keeps them, as JSON takes them."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -191,8 +291,8 @@ class Entry:
 
     kind: str
     id: str
-    before: dict[str, Any] | None
-    after: dict[str, Any] | None
+    before: Snapshot | None
+    after: Snapshot | None
 
 
 @dataclass(frozen=True, slots=True)
@@ -208,29 +308,21 @@ class ChangeRecord:
 
 
 @dataclass(frozen=True, slots=True)
+class NamedColour:
+    """A colour of a palette."""
+
+    name: str
+    lab: Lab
+
+
+@dataclass(frozen=True, slots=True)
 class PaletteRecord:
     """A few colours picked for a client, as kept."""
 
     id: str
     client_id: str
     name: str
-    colours: tuple[dict[str, Any], ...]
-    """CIELAB and name of each."""
+    colours: tuple[NamedColour, ...]
     within: float
+    """CIEDE2000 up to which a piece is in it."""
     created_at: datetime
-
-
-@dataclass(frozen=True, slots=True)
-class KeptLook:
-    """A look as kept: its pieces by id. The verdict is always made anew."""
-
-    id: str
-    client_id: str
-    name: str
-    piece_ids: tuple[str, ...]
-    created_at: datetime
-    intent: Intent | None = None
-    kept: dict[str, Any] = field(default_factory=dict)
-    """What is kept about it: the document of formats.kept_look."""
-    verdicts: tuple[dict[str, Any], ...] = ()
-    """Version of the weights, the whole and the day, each time another version judged it."""

@@ -6,6 +6,7 @@ from typing import Any
 
 import numpy as np
 
+from lucid_swatch.core.garment.particulars import Particulars
 from lucid_swatch.core.garment.piece import Piece
 from lucid_swatch.core.garment.vocabulary import (
     Bin,
@@ -20,7 +21,8 @@ from lucid_swatch.core.garment.vocabulary import (
     Worn,
 )
 
-from .records import HungPiece
+from .records import HungPiece, Snapshot
+from .values import adapter_of, written
 
 NUMBERS = ("pattern_confidence", "formality", "warmth", "statement")
 WORDS: dict[str, type[StrEnum]] = {
@@ -35,7 +37,7 @@ WORDS: dict[str, type[StrEnum]] = {
 }
 
 
-def snapshot_of(hung: HungPiece) -> dict[str, Any]:
+def snapshot_of(hung: HungPiece) -> Snapshot:
     """All values of a piece but its id."""
     piece = hung.piece
     words = {name: None if (word := getattr(piece, name)) is None else word.value for name in WORDS}
@@ -52,25 +54,31 @@ def snapshot_of(hung: HungPiece) -> dict[str, Any]:
             "client_id": hung.client_id,
             "photo_id": hung.photo_id,
             "created_at": hung.created_at.isoformat(),
-            "kept": hung.kept,
+            "particulars": written(Particulars, hung.particulars),
         }
     )
 
 
-def hung_from(id: str, kept: dict[str, Any]) -> HungPiece:
+def hung_from(id: str, snapshot: Snapshot) -> HungPiece:
     """The piece that a snapshot tells of."""
-    words: dict[str, Any] = {name: None if kept[name] is None else kind(kept[name]) for name, kind in WORDS.items()}
+    words: dict[str, Any] = {
+        name: None if snapshot[name] is None else kind(snapshot[name]) for name, kind in WORDS.items()
+    }
     piece = Piece(
         id=id,
-        label=kept["label"],
-        lab=np.array(kept["lab"], dtype=float),
-        share=np.array(kept["share"], dtype=float),
-        parts=tuple(Part(part) for part in kept["parts"]),
-        uncertainty=None if kept["uncertainty"] is None else np.array(kept["uncertainty"], dtype=float),
-        finish=frozenset(Finish(f) for f in kept["finish"]),
+        label=snapshot["label"],
+        lab=np.array(snapshot["lab"], dtype=float),
+        share=np.array(snapshot["share"], dtype=float),
+        parts=tuple(Part(part) for part in snapshot["parts"]),
+        uncertainty=None if snapshot["uncertainty"] is None else np.array(snapshot["uncertainty"], dtype=float),
+        finish=frozenset(Finish(f) for f in snapshot["finish"]),
         **words,
-        **{name: kept[name] for name in NUMBERS},
+        **{name: snapshot[name] for name in NUMBERS},
     )
     return HungPiece(
-        piece, kept["client_id"], datetime.fromisoformat(kept["created_at"]), kept["photo_id"], kept["kept"]
+        piece,
+        snapshot["client_id"],
+        datetime.fromisoformat(snapshot["created_at"]),
+        snapshot["photo_id"],
+        adapter_of(Particulars).validate_python(snapshot["particulars"]),
     )

@@ -7,9 +7,18 @@ from typing import Any
 import sqlalchemy as sa
 from sqlalchemy.orm import DeclarativeBase, Mapped, column_property, mapped_column, relationship
 
+from lucid_swatch.core.client.about import About
+from lucid_swatch.core.client.frame import Frame
+from lucid_swatch.core.client.portrait import Spot
+from lucid_swatch.core.client.reading import Veil
+from lucid_swatch.core.client.trial import TrialReading
+from lucid_swatch.core.colour.arrays import Lab
+from lucid_swatch.core.garment.particulars import Particulars
+from lucid_swatch.core.garment.reading import Reading
 from lucid_swatch.core.garment.vocabulary import (
     Bin,
     Category,
+    Finish,
     Length,
     Metal,
     Part,
@@ -19,9 +28,16 @@ from lucid_swatch.core.garment.vocabulary import (
     Volume,
     Worn,
 )
-from lucid_swatch.core.look.look import Intent
+from lucid_swatch.core.look.kept_look import LookParticulars, PastVerdict
+from lucid_swatch.core.look.look import Conventions, Intent
+from lucid_swatch.core.photo.light import Light, SeriesLight
+from lucid_swatch.core.photo.likeness import PhotoMarks
+from lucid_swatch.core.photo.neutral import NeutralPoint
+from lucid_swatch.core.photo.strokes import Stroke
+from lucid_swatch.core.problems import ProblemText
 
-from .records import FaceSource, PhotoState
+from .records import FaceSource, HeldDrape, HeldPair, JobKind, JobState, NamedColour, PhotoState, Polygon, Side
+from .values import KeptLight, KeptReading, KeptSeriesLight, Value
 
 
 class Moment(sa.types.TypeDecorator[datetime]):
@@ -58,6 +74,11 @@ class Base(DeclarativeBase):
     }
 
 
+def whose() -> Mapped[str]:
+    """The client whose row it is: it goes with them. What else follows from it stands in owned.py."""
+    return mapped_column(sa.ForeignKey("client.id", ondelete="CASCADE"), index=True)
+
+
 class ClientRow(Base):
     """A client."""
 
@@ -73,10 +94,10 @@ class ClientRow(Base):
     consent_withdrawn_on: Mapped[date | None]
     archived_at: Mapped[datetime | None]
     undertone: Mapped[Undertone | None]
-    conventions: Mapped[dict[str, Any]]
-    about: Mapped[dict[str, Any]] = mapped_column(default=dict)
-    """What they dress for, refuse and always wear."""
-    dismissed: Mapped[list[Any]] = mapped_column(default=list)
+    conventions: Mapped[Conventions] = mapped_column(Value(Conventions))
+    """The schools of a client; what the whole studio does otherwise is kept with the studio."""
+    about: Mapped[About] = mapped_column(Value(About), default=About)
+    dismissed: Mapped[tuple[str, ...]] = mapped_column(Value(tuple[str, ...]), default=())
     """Notes on looks that the stylist waved away, by their keys."""
     created_at: Mapped[datetime]
     faces: Mapped[list["FaceRow"]] = relationship(order_by="FaceRow.created_at", lazy="selectin", viewonly=True)
@@ -89,18 +110,17 @@ class FaceRow(Base):
     __tablename__ = "face"
 
     id: Mapped[str] = mapped_column(primary_key=True)
-    client_id: Mapped[str] = mapped_column(sa.ForeignKey("client.id", ondelete="CASCADE"), index=True)
+    client_id: Mapped[str] = whose()
     source: Mapped[FaceSource]
     name: Mapped[str] = mapped_column(default="")
-    spots: Mapped[dict[str, Any]]
-    neutral: Mapped[dict[str, Any] | None]
-    veils: Mapped[list[Any]]
-    light: Mapped[dict[str, Any] | None]
+    spots: Mapped[dict[str, tuple[Spot, ...]]] = mapped_column(Value(dict[str, tuple[Spot, ...]]))
+    neutral: Mapped[NeutralPoint | None] = mapped_column(Value(NeutralPoint))
+    veils: Mapped[tuple[Veil, ...]] = mapped_column(Value(tuple[Veil, ...]))
+    light: Mapped[Light | None] = mapped_column(Value(KeptLight))
     note: Mapped[str] = mapped_column(default="")
-    colours: Mapped[dict[str, Any]]
-    doubts: Mapped[dict[str, Any]]
+    colours: Mapped[dict[str, Lab]] = mapped_column(Value(dict[str, Lab]))
+    doubts: Mapped[dict[str, float]] = mapped_column(Value(dict[str, float]))
     in_use: Mapped[bool] = mapped_column(default=True)
-    """Whether it counts for the client's colouring."""
     reading_number: Mapped[int] = mapped_column(default=0)
     created_at: Mapped[datetime]
 
@@ -111,10 +131,10 @@ class TrialRow(Base):
     __tablename__ = "trial"
 
     id: Mapped[str] = mapped_column(primary_key=True)
-    client_id: Mapped[str] = mapped_column(sa.ForeignKey("client.id", ondelete="CASCADE"), index=True)
-    drapes: Mapped[list[Any]]
-    held: Mapped[list[Any]]
-    reading: Mapped[dict[str, Any] | None]
+    client_id: Mapped[str] = whose()
+    drapes: Mapped[tuple[HeldDrape, ...]] = mapped_column(Value(tuple[HeldDrape, ...]))
+    held: Mapped[tuple[HeldPair, ...]] = mapped_column(Value(tuple[HeldPair, ...]))
+    reading: Mapped[TrialReading | None] = mapped_column(Value(TrialReading))
     created_at: Mapped[datetime]
     ended_at: Mapped[datetime | None]
 
@@ -125,9 +145,9 @@ class SideBySideRow(Base):
     __tablename__ = "side_by_side"
 
     id: Mapped[str] = mapped_column(primary_key=True)
-    client_id: Mapped[str] = mapped_column(sa.ForeignKey("client.id", ondelete="CASCADE"), index=True)
-    left: Mapped[dict[str, Any]]
-    right: Mapped[dict[str, Any]]
+    client_id: Mapped[str] = whose()
+    left: Mapped[Side] = mapped_column(Value(Side))
+    right: Mapped[Side] = mapped_column(Value(Side))
     better: Mapped[str | None]
     note: Mapped[str] = mapped_column(default="")
     created_at: Mapped[datetime]
@@ -139,14 +159,14 @@ class ComparedPhotoRow(Base):
     __tablename__ = "compared_photo"
 
     id: Mapped[str] = mapped_column(primary_key=True)
-    client_id: Mapped[str] = mapped_column(sa.ForeignKey("client.id", ondelete="CASCADE"), index=True)
+    client_id: Mapped[str] = whose()
     name: Mapped[str]
     rows: Mapped[int]
     columns: Mapped[int]
-    light: Mapped[dict[str, Any]]
-    ground: Mapped[list[Any] | None]
-    face: Mapped[list[Any] | None]
-    figure: Mapped[list[Any]]
+    light: Mapped[Light] = mapped_column(Value(KeptLight))
+    ground: Mapped[tuple[tuple[float, ...], ...] | None] = mapped_column(Value(tuple[tuple[float, ...], ...]))
+    face: Mapped[Frame | None] = mapped_column(Value(Frame))
+    figure: Mapped[Frame] = mapped_column(Value(Frame))
     created_at: Mapped[datetime]
 
 
@@ -156,40 +176,39 @@ class PhotoRow(Base):
     __tablename__ = "photo"
 
     id: Mapped[str] = mapped_column(primary_key=True)
-    client_id: Mapped[str] = mapped_column(sa.ForeignKey("client.id", ondelete="CASCADE"), index=True)
+    client_id: Mapped[str] = whose()
     name: Mapped[str]
     file: Mapped[str]
-    """Name in the photos folder."""
     state: Mapped[PhotoState]
-    stage: Mapped[str] = mapped_column(default="")
-    """What is being done with it right now."""
-    problem: Mapped[dict[str, Any] | None]
-    """What, where and what to do, when it could not be read."""
-    neutral: Mapped[dict[str, Any] | None]
-    """The tapped neutral: x, y and lightness."""
-    outline: Mapped[list[Any] | None]
-    """Closed polygons, in fractions of the photo."""
-    strokes: Mapped[list[Any]] = mapped_column(default=list)
-    """What the stylist drew to mend the outline, oldest first."""
-    reading: Mapped[dict[str, Any] | None]
+    problem: Mapped[ProblemText | None] = mapped_column(Value(ProblemText))
+    neutral: Mapped[NeutralPoint | None] = mapped_column(Value(NeutralPoint))
+    outline: Mapped[tuple[Polygon, ...] | None] = mapped_column(Value(tuple[Polygon, ...]))
+    strokes: Mapped[tuple[Stroke, ...]] = mapped_column(Value(tuple[Stroke, ...]), default=())
+    reading: Mapped[Reading | None] = mapped_column(Value(KeptReading))
     """The measurement document; a stylist's word lies in the piece and never here."""
-    light: Mapped[dict[str, Any] | None]
-    """The light it was last read in, so that others of the same series can take it."""
-    series_light: Mapped[dict[str, Any] | None]
-    """The light taken from another photo of the series, and the id of that photo."""
-    reader: Mapped[list[Any] | None]
-    """CIELAB of the cloth as the colour reader read it."""
-    likeness: Mapped[dict[str, Any] | None]
-    """What tells whether another photo shows the same: the hash of the picture and the shape of the piece."""
-    not_same: Mapped[list[Any]] = mapped_column(default=list)
-    """Ids of photos that the stylist says show something else."""
-    proposal: Mapped[dict[str, Any] | None]
-    """A newer reading that was not taken over yet."""
+    light: Mapped[Light | None] = mapped_column(Value(KeptLight))
+    series_light: Mapped[SeriesLight | None] = mapped_column(Value(KeptSeriesLight))
+    reader: Mapped[Lab | None] = mapped_column(Value(Lab))
+    likeness: Mapped[PhotoMarks | None] = mapped_column(Value(PhotoMarks))
+    not_same: Mapped[tuple[str, ...]] = mapped_column(Value(tuple[str, ...]), default=())
+    newer: Mapped[Reading | None] = mapped_column(Value(KeptReading))
     reading_number: Mapped[int] = mapped_column(default=0)
-    """Rises with every reading that made pictures, so that those of an older one are not shown; 0 before any."""
-    revision: Mapped[int] = mapped_column(default=0)
-    """Rises with every correction, so that a reading that began before it is not taken for the answer to it."""
     created_at: Mapped[datetime]
+
+
+class JobRow(Base):
+    """Something that takes long: asked for, or under way."""
+
+    __tablename__ = "job"
+
+    id: Mapped[str] = mapped_column(primary_key=True)
+    client_id: Mapped[str] = whose()
+    kind: Mapped[JobKind]
+    about: Mapped[str] = mapped_column(index=True)
+    state: Mapped[JobState]
+    stage: Mapped[str] = mapped_column(default="")
+    done: Mapped[float | None]
+    asked_at: Mapped[datetime]
 
 
 class StudioRow(Base):
@@ -217,14 +236,14 @@ class PieceRow(Base):
     __tablename__ = "piece"
 
     id: Mapped[str] = mapped_column(primary_key=True)
-    client_id: Mapped[str] = mapped_column(sa.ForeignKey("client.id", ondelete="CASCADE"), index=True)
+    client_id: Mapped[str] = whose()
     photo_id: Mapped[str | None] = mapped_column(sa.ForeignKey("photo.id", ondelete="SET NULL"), unique=True)
     label: Mapped[str]
     category: Mapped[Category]
     pattern: Mapped[PatternType]
     pattern_confidence: Mapped[float]
     scale: Mapped[Scale | None]
-    finish: Mapped[list[Any]]
+    finish: Mapped[tuple[Finish, ...]] = mapped_column(Value(tuple[Finish, ...]))
     metal: Mapped[Metal]
     volume: Mapped[Volume]
     length: Mapped[Length | None]
@@ -234,8 +253,7 @@ class PieceRow(Base):
     worn: Mapped[Worn | None]
     bin_said: Mapped[Bin | None]
     """Where the stylist hangs it, when that is not where the colours say."""
-    kept: Mapped[dict[str, Any]] = mapped_column(default=dict)
-    """What a wardrobe keeps about it beside its look: use, season, price, size, care, wear, the verdict of the day."""
+    particulars: Mapped[Particulars] = mapped_column(Value(Particulars), default=Particulars)
     created_at: Mapped[datetime]
     reading_number: Mapped[int | None] = column_property(
         sa.select(PhotoRow.reading_number).where(PhotoRow.id == photo_id).correlate_except(PhotoRow).scalar_subquery()
@@ -267,12 +285,11 @@ class LookRow(Base):
     __tablename__ = "look"
 
     id: Mapped[str] = mapped_column(primary_key=True)
-    client_id: Mapped[str] = mapped_column(sa.ForeignKey("client.id", ondelete="CASCADE"), index=True)
+    client_id: Mapped[str] = whose()
     name: Mapped[str]
     intent: Mapped[Intent | None]
-    kept: Mapped[dict[str, Any]] = mapped_column(default=dict)
-    """Occasion, time of day, seasons, notes, ratings, and the look that it varies."""
-    verdicts: Mapped[list[Any]] = mapped_column(default=list)
+    particulars: Mapped[LookParticulars] = mapped_column(Value(LookParticulars), default=LookParticulars)
+    verdicts: Mapped[tuple[PastVerdict, ...]] = mapped_column(Value(tuple[PastVerdict, ...]), default=())
     """Version of the weights, the whole and the day, each time another version judged it."""
     created_at: Mapped[datetime]
     pieces: Mapped[list["LookPieceRow"]] = relationship(
@@ -296,7 +313,9 @@ class ChangeRow(Base):
     __tablename__ = "change"
 
     id: Mapped[int] = mapped_column(primary_key=True, autoincrement=True)
-    client_id: Mapped[str] = mapped_column(sa.ForeignKey("client.id", ondelete="CASCADE"), index=True)
+    client_id: Mapped[str] = whose()
+    format: Mapped[int] = mapped_column(default=1)
+    """Of the entries: see journal_formats.py."""
     told: Mapped[str]
     """What was done, in words."""
     entries: Mapped[list[Any]]
@@ -311,10 +330,9 @@ class PaletteRow(Base):
     __tablename__ = "palette"
 
     id: Mapped[str] = mapped_column(primary_key=True)
-    client_id: Mapped[str] = mapped_column(sa.ForeignKey("client.id", ondelete="CASCADE"), index=True)
+    client_id: Mapped[str] = whose()
     name: Mapped[str]
-    colours: Mapped[list[Any]]
-    """CIELAB and name of each."""
+    colours: Mapped[tuple[NamedColour, ...]] = mapped_column(Value(tuple[NamedColour, ...]))
     within: Mapped[float]
     """CIEDE2000 up to which a piece is in it."""
     created_at: Mapped[datetime]

@@ -1,19 +1,19 @@
 """Photos that show the same, and pieces on the rail that are of nearly the same colour."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from enum import StrEnum
 
 import numpy as np
 from sqlalchemy.orm import Session
 
-from lucid_swatch.core.colour.arrays import FloatArray
 from lucid_swatch.core.colour.difference import pairwise_delta_e_2000
 from lucid_swatch.core.garment.kin import Neighbour
 from lucid_swatch.core.garment.kin import neighbours as beside
+from lucid_swatch.core.garment.reading import Reading
 from lucid_swatch.core.garment.shape import SAME_SHAPE, overlap
 from lucid_swatch.core.garment.sorting import read_pieces, sort_pieces
 from lucid_swatch.core.garment.vocabulary import Category
-from lucid_swatch.core.photo.likeness import SAME_PICTURE
+from lucid_swatch.core.photo.likeness import SAME_PICTURE, PhotoMarks
 from lucid_swatch.core.problems import Refused
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.photos import Photos
@@ -42,53 +42,55 @@ class Alike:
     kind: Likeness
 
 
+@dataclass(frozen=True, slots=True, eq=False)
+class _Known:
+    """A photo that was read, with what tells whether another shows the same."""
+
+    photo: PhotoRecord
+    marks: PhotoMarks
+    reading: Reading
+
+
 def alike(photos: list[PhotoRecord]) -> dict[str, Alike]:
     """For each photo that is still to be gone through, an earlier one that shows the same, by its id.
 
     What the stylist has said to be something else is not asked again."""
-    known = [p for p in photos if p.likeness and p.reading]
-    open_ones = [k for k, p in enumerate(known) if p.state in (PhotoState.READ, PhotoState.NOT_NOW)]
+    known = [_Known(p, p.likeness, p.reading) for p in photos if p.likeness is not None and p.reading is not None]
+    open_ones = [k for k, one in enumerate(known) if one.photo.state in (PhotoState.READ, PhotoState.NOT_NOW)]
     if not open_ones or len(known) < 2:
         return {}
-    bits = np.array([int(p.likeness["picture"], 16) for p in known if p.likeness], dtype=np.uint64)
+    bits = np.array([int(one.marks.picture, 16) for one in known], dtype=np.uint64)
     apart = np.bitwise_count(bits[open_ones][:, None] ^ bits[None, :])
-    colours = np.array([_main(p) for p in known])
+    colours = np.array([one.reading.main for one in known])
     difference = pairwise_delta_e_2000(colours[open_ones], colours)
     found = {}
     for row, k in enumerate(open_ones):
         one = known[k]
         # the list is in the order of time: only what came before is asked about, so that each pair is asked once
         for other in range(k):
-            if known[other].id in one.not_same:
+            if known[other].photo.id in one.photo.not_same:
                 continue
             if apart[row, other] <= SAME_PICTURE and difference[row, other] < 2 * SAME_COLOUR:
-                found[one.id] = Alike(known[other], Likeness.PHOTO)
+                found[one.photo.id] = Alike(known[other].photo, Likeness.PHOTO)
                 break
             if difference[row, other] < SAME_COLOUR and _same_piece(one, known[other]):
-                found.setdefault(one.id, Alike(known[other], Likeness.GARMENT))
+                found.setdefault(one.photo.id, Alike(known[other].photo, Likeness.GARMENT))
     return found
 
 
-def _main(photo: PhotoRecord) -> FloatArray:
-    return np.array((photo.reading or {})["colours"][0]["lab"], dtype=float)
-
-
-def _same_piece(one: PhotoRecord, other: PhotoRecord) -> bool:
-    first, second = one.reading or {}, other.reading or {}
-    if first["pattern"]["type"] != second["pattern"]["type"] or len(first["colours"]) != len(second["colours"]):
+def _same_piece(one: _Known, other: _Known) -> bool:
+    if one.reading.pattern is not other.reading.pattern or len(one.reading.colours) != len(other.reading.colours):
         return False
-    return overlap((one.likeness or {})["shape"], (other.likeness or {})["shape"]) >= SAME_SHAPE
+    return overlap(one.marks.shape, other.marks.shape) >= SAME_SHAPE
 
 
 def not_the_same(session: Session, id: str, other: str) -> PhotoRecord:
     """Keeps that two photos show different pieces, so that it is not asked again."""
     photos = Photos(session)
-    kept = photos.get(id).not_same
     if other == id:
         raise Refused("a photo cannot differ from itself.", "intake", "Choose the other photo.")
     photos.get(other)
-    photos.change(id, not_same=[*dict.fromkeys([*kept, other])])
-    return photos.get(id)
+    return photos.change(id, lambda photo: replace(photo, not_same=tuple(dict.fromkeys([*photo.not_same, other]))))
 
 
 def neighbours(session: Session, photo_id: str) -> list[Neighbour]:

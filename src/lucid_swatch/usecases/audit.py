@@ -22,9 +22,9 @@ from lucid_swatch.store.journal import Journal
 from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.records import ClientRecord
 
-from .looks import known_face, set_aside
 from .past import rail_before
 from .rail import OnRail, hanging, sorted_pieces
+from .wardrobe import wardrobe_of
 
 THERE_WITHIN = 10.0
 """CIEDE2000 up to which a colour counts as being on the rail already."""
@@ -102,15 +102,15 @@ def _in_range(rail: list[OnRail]) -> float | None:
 
 def work(session: Session, client_id: str) -> Work:
     """How many good looks each piece of a rail is in, and which new piece would open most."""
-    client = Clients(session).get(client_id)
-    hung = [one for one in Pieces(session).of_client(client_id) if not set_aside(one)]
-    pieces = [one.piece for one in hung]
+    loaded = wardrobe_of(session, client_id)
+    wardrobe = loaded.wardrobe
+    pieces = [wardrobe.pieces[place] for place in wardrobe.free]
     strangers = [
         _stranger(lab, name, category)
         for category in WANTED_AS
-        for lab, name in zip(*_wanted(client, pieces, category), strict=True)
+        for lab, name in zip(*_wanted(loaded.client, pieces, category), strict=True)
     ]
-    counter = counter_of(pieces, known_face(client), client.conventions, strangers)
+    counter = counter_of(wardrobe, strangers)
     openings = [
         Opening(one.category, one.label, (float(one.lab[0, 0]), float(one.lab[0, 1]), float(one.lab[0, 2])), looks)
         for one in strangers

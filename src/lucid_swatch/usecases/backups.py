@@ -1,6 +1,6 @@
 """The backups of a studio: where they lie, the seven of the last days, and what happens to them when a client is erased."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import UTC, datetime, timedelta
 from pathlib import Path
 
@@ -9,11 +9,22 @@ from sqlalchemy.orm import Session
 from lucid_swatch.core.problems import Refused
 from lucid_swatch.store.database import Sessions
 from lucid_swatch.store.erased import digest
-from lucid_swatch.store.studio import Studio
+from lucid_swatch.store.studio import Setting, Studio
 
 from .backup import Backup, Progress, make_backup, read_backup
 
-BACKUPS = "backups"
+
+@dataclass(frozen=True, slots=True)
+class Wishes:
+    """What is kept about backups."""
+
+    place: str | None = None
+    """Where the stylist said that they lie."""
+    problem: str = ""
+    """Why the last one of a day could not be made."""
+
+
+BACKUPS = Setting("backups", Wishes)
 KEPT_DAYS = 7
 EVERY = timedelta(hours=24)
 DAILY, BY_HAND, UPGRADE = "daily-", "by-hand-", "before-upgrade-"
@@ -31,9 +42,9 @@ class Keeping:
 
 def keeping(session: Session, data: Path) -> Keeping:
     """Where backups lie: where the stylist said, beside the data folder otherwise."""
-    kept = Studio(session).get(BACKUPS) or {}
-    place = kept.get("place")
-    return Keeping(Path(place) if place else usual_place(data), kept.get("problem", ""), place is not None)
+    wishes = Studio(session).get(BACKUPS) or Wishes()
+    place = usual_place(data) if wishes.place is None else Path(wishes.place)
+    return Keeping(place, wishes.problem, wishes.place is not None)
 
 
 def usual_place(data: Path) -> Path:
@@ -62,7 +73,7 @@ def keep_backups_at(session: Session, data: Path, place: str) -> Keeping:
     except OSError as problem:
         reason = (problem.strerror or "unknown reason").lower()
         raise Refused(f"nothing can be kept there ({reason}).", place, "Choose another folder.") from None
-    Studio(session).keep(BACKUPS, {"place": str(path)})
+    Studio(session).keep(BACKUPS, Wishes(str(path)))
     return keeping(session, data)
 
 
@@ -147,9 +158,9 @@ def _free_name(place: Path, kind: str, now: datetime) -> Path:
 
 def _note(sessions: Sessions, problem: str) -> None:
     with sessions.begin() as session:
-        kept = Studio(session).get(BACKUPS) or {}
-        if kept.get("problem", "") != problem:
-            Studio(session).keep(BACKUPS, kept | {"problem": problem})
+        wishes = Studio(session).get(BACKUPS) or Wishes()
+        if wishes.problem != problem:
+            Studio(session).keep(BACKUPS, replace(wishes, problem=problem))
 
 
 @dataclass(frozen=True, slots=True)

@@ -12,12 +12,12 @@ from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.compared_photos import ComparedPhotos
 from lucid_swatch.store.database import FILE, Sessions, open_database
 from lucid_swatch.store.folder import Folder, keep_to_owner
+from lucid_swatch.store.jobs import Jobs
 from lucid_swatch.store.photos import Photos
-from lucid_swatch.store.records import FaceSource, PhotoRecord, PhotoState
+from lucid_swatch.store.records import FaceSource, JobKind, PhotoRecord, PhotoState
 
 from .faces import ORIGINAL
 from .intake import AS_SHOT
-from .rereading import PICTURES
 from .tidy import tidy
 
 MADE = (AS_SHOT, "relit.jpg", "cloth-only.webp", "cloth.jpg", "strip.jpg", "thumbnail.jpg")
@@ -100,11 +100,11 @@ def _files(sessions: Sessions, folder: Folder, found: Checked, told: Callable[[s
     for done, photo in enumerate(photos, start=1):
         told(f"reading photo {done} of {len(photos)}")
         if _photo_is_whole(folder, photo, found) and photo.state in READ and not _has_pictures(folder, photo.id):
-            again.append(photo.id)
+            again.append(photo)
     if again:
         with sessions.begin() as session:
-            for id in again:
-                Photos(session).change(id, proposal={"ask": PICTURES})
+            for photo in again:
+                Jobs(session).ask(photo.client_id, JobKind.PICTURES, photo.id)
         found.mended.append(f"Pictures of {len(again)} photos are missing; they are made anew at the next start.")
     for id in (*faces, *compared):
         if not folder.has_picture(id, ORIGINAL):

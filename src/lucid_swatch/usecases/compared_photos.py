@@ -1,6 +1,6 @@
 """Photos of a client that were taken to compare, a moment apart, brought into one light."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import UTC, datetime
 from pathlib import Path
 from uuid import uuid4
@@ -18,7 +18,6 @@ from lucid_swatch.core.problems import Refused
 from lucid_swatch.files.photo import decode_photo
 from lucid_swatch.files.pictures import jpeg, to_bytes_srgb
 from lucid_swatch.files.strip import strip_metadata
-from lucid_swatch.formats.light import light_from_values, light_values
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.compared_photos import ComparedPhotos
 from lucid_swatch.store.database import Sessions
@@ -93,10 +92,10 @@ def compared_reading(
         Path(name).stem[:120] or "photo",
         rows,
         columns,
-        light_values(light),
-        None if ground is None else np.round(ground, 4).tolist(),
-        None if near is None else _values(near),
-        _values(frame_of_person(person)),
+        light,
+        None if ground is None else tuple(tuple(row) for row in np.round(ground, 4).tolist()),
+        None if near is None else _rounded(near),
+        _rounded(frame_of_person(person)),
     )
     return photo, stripped, jpeg(to_bytes_srgb(daylight), 92)
 
@@ -105,7 +104,7 @@ def rename_compared_photo(session: Session, id: str, name: str) -> ComparedPhoto
     """Calls a photo by what it shows. Refused when that is nothing."""
     if not name.strip():
         raise Refused("the photo has no name.", "name", "Write what it shows.")
-    return ComparedPhotos(session).rename(id, name.strip())
+    return ComparedPhotos(session).change(id, lambda photo: replace(photo, name=name.strip()))
 
 
 def remove_compared_photo(session: Session, folder: Folder, id: str) -> None:
@@ -123,8 +122,8 @@ def side_by_side(session: Session, left_id: str, right_id: str) -> Beside:
     if left.client_id != right.client_id:
         raise Refused("these are photos of two clients.", right.name, "Choose two of the same client.")
     near = left.face is not None and right.face is not None
-    frames = [Frame(*(photo.face if near and photo.face else photo.figure)) for photo in (left, right)]
-    lights = {photo.id: light_from_values(photo.light) for photo in (left, right)}
+    frames = [photo.face if near and photo.face else photo.figure for photo in (left, right)]
+    lights = {photo.id: photo.light for photo in (left, right)}
     by_cards = all(light.correction is not None for light in lights.values())
     changed, light = None, None
     if not by_cards and left.ground is not None and right.ground is not None:
@@ -145,5 +144,5 @@ def compared_picture(session: Session, folder: Folder, id: str, beside: str | No
     return jpeg(to_bytes_srgb(decode_srgb(shown.srgb / 255.0) * pair.light.gain), 92)
 
 
-def _values(frame: Frame) -> list[float]:
-    return [round(v, 1) for v in (frame.left, frame.top, frame.width, frame.height)]
+def _rounded(frame: Frame) -> Frame:
+    return Frame(*(round(value, 1) for value in (frame.left, frame.top, frame.width, frame.height)))

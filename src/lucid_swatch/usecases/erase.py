@@ -9,19 +9,23 @@ from pathlib import Path
 
 from lucid_swatch.store import search
 from lucid_swatch.store.clients import Clients
-from lucid_swatch.store.compared_photos import ComparedPhotos
 from lucid_swatch.store.database import Sessions
 from lucid_swatch.store.erased import note_erased
 from lucid_swatch.store.folder import ASIDE, PHOTOS, PICTURES, Folder, Unwritable, whose
 from lucid_swatch.store.going import Going
-from lucid_swatch.store.looks import Looks
+from lucid_swatch.store.owned import owners_of_pictures
 from lucid_swatch.store.photos import Photos
-from lucid_swatch.store.studio import Studio
+from lucid_swatch.store.studio import Setting, Studio
 
 from .watch import forget_client
 
-SCRUB = "scrub"
-"""What is kept while freed pages are still to be scrubbed."""
+
+@dataclass(frozen=True, slots=True)
+class ToScrub:
+    """Freed pages are still to be scrubbed."""
+
+
+SCRUB = Setting("scrub", ToScrub)
 LEAST_TRACE = 24
 """Letters of an id; a shorter name may well belong to somebody else."""
 
@@ -66,17 +70,14 @@ def erase_client(
 def _let_go(sessions: Sessions, folder: Folder, id: str) -> tuple[dict[str, int], tuple[str, ...], list[str]]:
     """Lets all of a client go in one change: how many rows, which files, and what would be a trace of them."""
     with sessions.begin() as session:
-        client = Clients(session).get(id)
         photos = Photos(session).of_client(id)
-        looks = [look.id for look in Looks(session).of_client(id)]
-        compared = [photo.id for photo in ComparedPhotos(session).of_client(id)]
-        owners = [*(photo.id for photo in photos), *(face.id for face in client.faces), *looks, *compared, id]
+        owners = [*owners_of_pictures(session, id), id]
         paths = {folder.photo(photo.file) for photo in photos} | {folder.path / PICTURES / owner for owner in owners}
         paths |= set(_strays(folder, id))
         there = sorted(str(file.relative_to(folder.path)) for path in paths for file in _files(path))
         rows = Clients(session).erase(id)
         forget_client(session, id)
-        Studio(session).keep(SCRUB, {})
+        Studio(session).keep(SCRUB, ToScrub())
         for path in paths:
             Going(session, folder).at(path)
     return rows, tuple(there), [id, *owners, *(photo.name for photo in photos)]

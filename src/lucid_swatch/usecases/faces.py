@@ -2,7 +2,6 @@
 
 from dataclasses import dataclass, replace
 from datetime import UTC, datetime
-from typing import Any
 from uuid import uuid4
 
 import numpy as np
@@ -13,7 +12,7 @@ from lucid_swatch.core.client.portrait import IRIS_RADIUS, SPOT_RADIUS, Spot, re
 from lucid_swatch.core.client.reading import READ_BY_READER, SET_BY_EYE, Veil, spot_doubts
 from lucid_swatch.core.client.skin_seen import as_an_eye_sees
 from lucid_swatch.core.client.whole import PARTS
-from lucid_swatch.core.colour.arrays import BoolArray, ByteArray, FloatArray
+from lucid_swatch.core.colour.arrays import BoolArray, ByteArray, FloatArray, Lab, rounded
 from lucid_swatch.core.colour.spaces import decode_srgb, rgb_linear_to_lab
 from lucid_swatch.core.photo.light import Light, relit
 from lucid_swatch.core.photo.neutral import NeutralPoint
@@ -21,7 +20,6 @@ from lucid_swatch.core.problems import Refused
 from lucid_swatch.files.photo import decode_photo
 from lucid_swatch.files.pictures import jpeg, thumbnail, to_bytes_srgb, webp_inside
 from lucid_swatch.files.strip import strip_metadata
-from lucid_swatch.formats.light import light_from_values, light_values
 from lucid_swatch.outside.reader import ColourReader
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.database import Sessions
@@ -51,8 +49,8 @@ class PortraitReading:
     stripped: bytes
     spots: Spots
     note: str
-    light: dict[str, Any]
-    colours: dict[str, list[float]]
+    light: Light
+    colours: dict[str, Lab]
     pictures: dict[str, bytes]
 
 
@@ -119,32 +117,30 @@ def read_again(
     with folder.underway.writing(face.client_id):
         content = folder.picture(id, ORIGINAL).read_bytes()
         reading = eyes.see(later_reading, content, face.name or "portrait", card, spots, neutral)
-        values = None if neutral is None else {"x": neutral.x, "y": neutral.y, "lightness": neutral.lightness}
         with sessions.begin() as session:
-            now = replace(_portrait(session, id), neutral=values, veils=tuple(sorted(v.value for v in veils)))
+            now = replace(_portrait(session, id), neutral=neutral, veils=tuple(sorted(veils)))
             _keep_pictures(folder, id, reading)
-            return _write(session, _as_read(now, reading))
+            read = _as_read(now, reading)
+            return Faces(session).change(id, lambda before: read)
 
 
 def change_veils(session: Session, id: str, veils: frozenset[Veil]) -> FaceRecord:
     """Says what stands between the eye and the client's own colours; the colours stay, their doubt changes."""
     face = _portrait(session, id)
     parts: dict[str, FloatArray | None] = {part: np.array(lab) for part, lab in face.colours.items()}
-    light = None if face.light is None else light_from_values(face.light)
-    doubts = spot_doubts(parts, light, veils)
-    return Faces(session).change(id, veils=tuple(sorted(v.value for v in veils)), doubts=_rounded(doubts))
+    doubts = _rounded(spot_doubts(parts, face.light, veils))
+    return Faces(session).change(id, lambda now: replace(now, veils=tuple(sorted(veils)), doubts=doubts))
 
 
 def count_in(session: Session, id: str, in_use: bool) -> FaceRecord:
     """Lets a face count for the client's colouring, or not."""
-    return Faces(session).change(id, in_use=in_use)
+    return Faces(session).change(id, lambda face: replace(face, in_use=in_use))
 
 
 def live_spot(session: Session, folder: Folder, id: str, part: str, x: float, y: float) -> FloatArray:
     """What a spot of the relit portrait reads right now. (3,), CIELAB."""
-    values = _portrait(session, id).light
+    light = _portrait(session, id).light
     shown = decode_photo(folder.picture(id, PORTRAIT).read_bytes(), "portrait", PORTRAIT_SIDE)
-    light = None if values is None else light_from_values(values)
     return _read_part(part, decode_srgb(shown.srgb / 255.0), ((x, y),), light)
 
 
@@ -178,8 +174,8 @@ def _single(
     if kept is None:
         kept = FaceRecord(uuid4().hex, client_id, source, datetime.now(UTC))
         faces.add(kept)
-    colours = kept.colours | {part: [round(float(v), 2) for v in lab]}
-    return faces.change(kept.id, colours=colours, doubts=kept.doubts | {part: doubt})
+    colours, doubts = {**kept.colours, part: rounded(lab)}, {**kept.doubts, part: doubt}
+    return faces.change(kept.id, lambda now: replace(now, colours=colours, doubts=doubts))
 
 
 def remove_face(session: Session, folder: Folder, id: str) -> None:
@@ -206,8 +202,8 @@ def _reading(
         stripped,
         spots,
         note,
-        light_values(light),
-        {part: [round(float(v), 2) for v in lab] for part, lab in read.items()},
+        light,
+        {part: rounded(lab) for part, lab in read.items()},
         {PORTRAIT: jpeg(shown), FACE: jpeg(thumbnail(near, 320)), PERSON: webp_inside(shown, person)},
     )
 
@@ -222,21 +218,16 @@ def _as_read(face: FaceRecord, reading: PortraitReading) -> FaceRecord:
     parts: dict[str, FloatArray | None] = {
         p: np.array(reading.colours[p]) if p in reading.colours else None for p in PARTS
     }
-    doubts = spot_doubts(parts, light_from_values(reading.light), frozenset(Veil(v) for v in face.veils))
+    doubts = spot_doubts(parts, reading.light, frozenset(face.veils))
     return replace(
         face,
-        spots={part: [list(s) for s in reading.spots[part]] for part in PARTS},
+        spots={part: reading.spots[part] for part in PARTS},
         light=reading.light,
         note=reading.note,
         colours=reading.colours,
         doubts=_rounded(doubts),
         reading_number=face.reading_number + 1,
     )
-
-
-def _write(session: Session, face: FaceRecord) -> FaceRecord:
-    names = ("spots", "neutral", "veils", "light", "note", "colours", "doubts", "reading_number")
-    return Faces(session).change(face.id, **{name: getattr(face, name) for name in names})
 
 
 def _rounded(doubts: dict[str, float]) -> dict[str, float]:

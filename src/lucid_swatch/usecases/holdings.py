@@ -10,6 +10,7 @@ from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.compared_photos import ComparedPhotos
 from lucid_swatch.store.folder import Folder
 from lucid_swatch.store.looks import Looks
+from lucid_swatch.store.owned import owners_of_pictures
 from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.records import ClientRecord, FaceSource
@@ -50,12 +51,7 @@ def holdings(session: Session, folder: Folder) -> Holdings:
 def _held(session: Session, folder: Folder, client: ClientRecord) -> Held:
     photos, looks = Photos(session).of_client(client.id), Looks(session).of_client(client.id)
     compared = ComparedPhotos(session).of_client(client.id)
-    owners = [
-        *(p.id for p in photos),
-        *(f.id for f in client.faces),
-        *(one.id for one in looks),
-        *(p.id for p in compared),
-    ]
+    owners = owners_of_pictures(session, client.id)
     files = [folder.photo(photo.file) for photo in photos] + [
         path for owner in owners for path in folder.pictures(owner)
     ]

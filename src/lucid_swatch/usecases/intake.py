@@ -1,10 +1,9 @@
 """Photos come in, are read, corrected and read again."""
 
 from collections.abc import Callable, Iterable
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import UTC, datetime
 from pathlib import Path
-from typing import Any
 from uuid import uuid4
 
 import numpy as np
@@ -14,27 +13,28 @@ from sqlalchemy.orm import Session
 from lucid_swatch.core.colour.arrays import BoolArray, ByteArray, FloatArray
 from lucid_swatch.core.colour.spaces import rgb_linear_to_lab
 from lucid_swatch.core.garment.crop import Window, cloth_window, colour_window
+from lucid_swatch.core.garment.reading import Reading
 from lucid_swatch.core.garment.shape import signature
 from lucid_swatch.core.garment.vocabulary import PatternType
-from lucid_swatch.core.photo.light import relit
-from lucid_swatch.core.photo.likeness import difference_hash
+from lucid_swatch.core.photo.light import Light, SeriesLight, relit
+from lucid_swatch.core.photo.likeness import PhotoMarks, difference_hash
 from lucid_swatch.core.photo.neutral import NeutralPoint
 from lucid_swatch.core.photo.outline import Outline, outline_polygons, smooth_edge
 from lucid_swatch.core.photo.strokes import Stroke, mend_outline
-from lucid_swatch.core.problems import NotThere, Problem, Refused
+from lucid_swatch.core.problems import NotThere, Problem, ProblemText, Refused
 from lucid_swatch.files.photo import Photo, decode_photo
 from lucid_swatch.files.pictures import jpeg, mask_png, read_mask, resized, thumbnail, to_bytes_srgb, webp_inside
 from lucid_swatch.files.strip import is_jpeg, strip_metadata
-from lucid_swatch.formats.light import light_from_values, light_values
 from lucid_swatch.formats.measurement import MeasurementDocument
 from lucid_swatch.outside.cut_out import CutOut
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.database import Sessions
 from lucid_swatch.store.folder import Folder, Unwritable, photo_file
 from lucid_swatch.store.going import Going
+from lucid_swatch.store.jobs import Jobs
 from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.pieces import Pieces
-from lucid_swatch.store.records import PhotoRecord, PhotoState
+from lucid_swatch.store.records import JobKind, JobRecord, JobState, PhotoRecord, PhotoState, Polygon
 
 from .again import read_again
 from .clients import check_consent
@@ -42,7 +42,7 @@ from .eyes import Eyes, Sight
 from .find_garment import find_garment
 from .measure_photo import LightSource, PhotoReading, measure_photo
 from .reader import measured_card
-from .rereading import TAKEN, WANTED, rehang
+from .rereading import rehang
 
 NAME_LENGTH = 200
 FOUND = "found.png"
@@ -81,6 +81,7 @@ def take_in(
                 check_consent(Clients(session).get(client_id))
                 for photo in photos:
                     Photos(session).add(photo)
+                    Jobs(session).ask(client_id, JobKind.READ, photo.id)
         except BaseException:
             for one in taken:
                 if one.photo is not None:
@@ -118,108 +119,152 @@ def stripped_photo(sight: Sight, content: bytes, name: str) -> tuple[bytes, str]
 
 
 def read_kept_photo(sessions: Sessions, folder: Folder, cut_out: CutOut, id: str) -> None:
-    """Reads a kept photo and keeps the reading and its pictures; a failure is kept as a sentence.
+    """Does what is asked for a kept photo: reads it and keeps the reading and its pictures; a failure is kept as a
+    sentence. Nothing where nothing is asked any more.
 
     A correction that came meanwhile stands: the photo then waits for its own reading. Unwritable on a full disk, and the
     photo waits."""
-    record: PhotoRecord | None = None
-
-    def stage(text: str) -> None:
-        with sessions.begin() as session:
-            photos = Photos(session)
-            anew = photos.get(id).proposal is not None
-            photos.change(id, stage=text, **({} if anew else {"state": PhotoState.READING}))
-
-    asked = None
-    try:
-        with sessions() as session:
-            record = Photos(session).get(id)
-            card = measured_card(session)
-        asked = (record.proposal or {}).get("ask")
-        if asked is None and record.state in (PhotoState.HUNG, PhotoState.NOT_NOW):
-            return  # a rereading that was called off while this photo waited
-        if asked == WANTED:
-            _propose(sessions, record, card, folder, cut_out)
+    with sessions() as session:
+        job = Jobs(session).about(id)
+        if job is None:
             return
+        record, card = Photos(session).get(id), measured_card(session)
+    try:
+        if job.kind is JobKind.READ_AGAIN:
+            _keep_newer(sessions, job, _read_anew(record, card, folder, cut_out))
+            return
+        stage = _stages(sessions, job)
         stage("opening the photo")
-        changes = _read(record, card, folder, cut_out, stage)
+        read = _read(record, card, folder, cut_out, stage)
     except Unwritable:
         raise
     except Problem as problem:
-        changes = {"state": PhotoState.FAILED, "problem": problem_values(problem), "reading": None}
+        _keep_reading(sessions, folder, job, ProblemText.of(problem))
     except (OSError, sa.exc.OperationalError):
         raise
     except Exception:
         # a fault of ours in one photo must neither stop the queue nor leave it reading for ever
         set_down_unread(sessions, id, UNREADABLE)
         raise
-    _keep_reading(sessions, folder, id, record, asked, changes)
+    else:
+        _keep_reading(sessions, folder, job, read)
 
 
 UNREADABLE = Refused("the photo could not be read.", do="Send another photo of the piece.")
 
 
+def _stages(sessions: Sessions, job: JobRecord) -> Callable[[str], None]:
+    """What says how far a photo is; nothing once it was called off."""
+
+    def stage(text: str) -> None:
+        with sessions.begin() as session:
+            jobs = Jobs(session)
+            if not jobs.is_asked(job.id):
+                return
+            jobs.change(job.id, lambda now: replace(now, state=JobState.UNDER_WAY, stage=text))
+            if job.kind is JobKind.READ:
+                Photos(session).change(job.about, lambda photo: replace(photo, state=PhotoState.READING))
+
+    return stage
+
+
 def set_down_unread(sessions: Sessions, id: str, problem: Problem) -> None:
     """Notes why a photo could not be read; what was read of it before is not lost because it cannot be read anew."""
     with sessions.begin() as session:
-        photos = Photos(session)
-        try:
-            asked = photos.get(id).proposal is not None
-        except NotThere:
+        job = Jobs(session).about(id)
+        if job is None:
             return
-        failed = {"state": PhotoState.FAILED, "problem": problem_values(problem), "reading": None}
-        photos.change(id, **({"proposal": None} if asked else failed), stage="")
+        Jobs(session).remove(job.id)
+        if job.kind is JobKind.READ:
+            _set_down(session, id, ProblemText.of(problem))
 
 
-def _keep_reading(
-    sessions: Sessions, folder: Folder, id: str, record: PhotoRecord | None, asked: str | None, changes: dict[str, Any]
-) -> None:
+def _set_down(session: Session, id: str, problem: ProblemText) -> None:
+    Photos(session).change(id, lambda photo: replace(photo, state=PhotoState.FAILED, problem=problem, reading=None))
+
+
+def _keep_reading(sessions: Sessions, folder: Folder, job: JobRecord, read: "_Read | ProblemText") -> None:
+    """Keeps what became of a reading that was asked for, unless it was called off or a correction came meanwhile."""
     with sessions.begin() as session:
-        photos = Photos(session)
-        try:
-            now = photos.get(id)
-        except NotThere:
-            folder.remove_pictures(id)  # removed while it waited or was read
+        photos, jobs = Photos(session), Jobs(session)
+        if not jobs.is_asked(job.id):
+            _stays(session, folder, job.about)
             return
-        if record is not None and now.revision != record.revision:
-            photos.change(id, stage="", state=PhotoState.WAITING)
+        jobs.remove(job.id)
+        if isinstance(read, ProblemText):
+            if job.kind is JobKind.READ:
+                _set_down(session, job.about, read)
+                _count(session, folder, job.about)
             return
-        read = changes["state"] is PhotoState.READ
-        if asked is not None and not read:
-            photos.change(id, proposal=None, stage="")
-            return
-        number = now.reading_number + folder.has_picture(id, AS_SHOT)
-        if asked is not None:
-            changes["state"] = now.state
-        photos.change(id, **changes, stage="", reading_number=number)
-        if asked == TAKEN:
-            rehang(session, photos.get(id))
+        photo = photos.change(
+            job.about,
+            lambda now: replace(
+                now,
+                state=PhotoState.READ if job.kind is JobKind.READ else now.state,
+                problem=None,
+                reading=read.reading,
+                light=read.light,
+                likeness=read.likeness,
+                outline=read.outline,
+                newer=None,
+            ),
+        )
+        _count(session, folder, job.about)
+        if job.kind is JobKind.TAKE_OVER:
+            rehang(session, photo)
 
 
-def _propose(sessions: Sessions, record: PhotoRecord, card: FloatArray | None, folder: Folder, cut_out: CutOut) -> None:
-    """Reads a photo anew beside what is kept; what cannot be read anew stays as it is."""
+def _count(session: Session, folder: Folder, id: str) -> None:
+    """Another reading made pictures, if it got that far."""
+    made = int(folder.has_picture(id, AS_SHOT))
+    Photos(session).change(id, lambda photo: replace(photo, reading_number=photo.reading_number + made))
+
+
+def _stays(session: Session, folder: Folder, id: str) -> None:
+    """A reading that nobody asks for any more: the photo waits for its own, or is gone with its pictures."""
+    try:
+        Photos(session).get(id)
+    except NotThere:
+        folder.remove_pictures(id)  # removed while it waited or was read
+        return
+    job = Jobs(session).about(id)
+    if job is not None and job.kind is JobKind.READ:
+        Photos(session).change(id, lambda photo: replace(photo, state=PhotoState.WAITING))
+
+
+def _read_anew(record: PhotoRecord, card: FloatArray | None, folder: Folder, cut_out: CutOut) -> Reading | None:
+    """A photo read beside what is kept; None where it cannot be, and then all stays as it is."""
     try:
         photo = decode_photo(_kept_bytes(record, folder), record.name)
         outline = _outline(record, photo, folder, cut_out, lambda text: None)
         reading = measure_photo(photo, cut_out, light_source(record, card), outline=outline)
-        document = MeasurementDocument.from_core(reading.photo, reading.outline, reading.measurement)
-        proposal = {"reading": document.model_dump(mode="json")}
+        return MeasurementDocument.from_core(reading.photo, reading.outline, reading.measurement).to_core()
     except Unwritable:
         raise
     except Problem:
-        proposal = None
+        return None
+
+
+def _keep_newer(sessions: Sessions, job: JobRecord, reading: Reading | None) -> None:
     with sessions.begin() as session:
-        photos = Photos(session)
-        try:
-            if photos.get(record.id).proposal == record.proposal:
-                photos.change(record.id, proposal=proposal)
-        except NotThere:
-            return  # removed while it was read
+        if Jobs(session).is_asked(job.id):
+            Jobs(session).remove(job.id)
+            Photos(session).change(job.about, lambda photo: replace(photo, newer=reading))
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class _Read:
+    """What a reading of a photo found."""
+
+    reading: Reading
+    light: Light
+    likeness: PhotoMarks
+    outline: tuple[Polygon, ...]
 
 
 def _read(
     record: PhotoRecord, card: FloatArray | None, folder: Folder, cut_out: CutOut, stage: Callable[[str], None]
-) -> dict[str, object]:
+) -> _Read:
     photo = decode_photo(_kept_bytes(record, folder), record.name)
     # shown even when the reading fails, so that the stylist can mend the outline
     folder.keep_original(record.id, record.client_id, AS_SHOT, jpeg(photo.srgb))
@@ -229,15 +274,17 @@ def _read(
     stage("cutting the swatches")
     _keep_pictures(record.id, reading, folder)
     document = MeasurementDocument.from_core(reading.photo, reading.outline, reading.measurement)
-    return {
-        "state": PhotoState.READ,
-        "problem": None,
-        "reading": document.model_dump(mode="json"),
-        "light": light_values(reading.measurement.light),
-        "proposal": None,
-        "likeness": {"picture": difference_hash(photo.srgb), "shape": signature(reading.outline.mask)},
-        "outline": [[list(point) for point in polygon] for polygon in outline_polygons(reading.outline.mask)],
-    }
+    mask = reading.outline.mask
+    return _Read(
+        document.to_core(),
+        reading.measurement.light,
+        PhotoMarks(difference_hash(photo.srgb), signature(mask)),
+        _polygons(mask),
+    )
+
+
+def _polygons(mask: BoolArray) -> tuple[Polygon, ...]:
+    return tuple(tuple((float(x), float(y)) for x, y in polygon) for polygon in outline_polygons(mask))
 
 
 def _kept_bytes(record: PhotoRecord, folder: Folder) -> bytes:
@@ -251,10 +298,9 @@ def _kept_bytes(record: PhotoRecord, folder: Folder) -> bytes:
 
 def light_source(record: PhotoRecord, card: FloatArray | None) -> LightSource:
     """What is known of the light of a kept photo."""
-    neutral = NeutralPoint(**record.neutral) if record.neutral else None
-    series = light_from_values(record.series_light["light"]) if record.series_light else None
+    series = None if record.series_light is None else record.series_light.light
     reader = None if record.reader is None else np.array(record.reader)
-    return LightSource(neutral, series, reader, card)
+    return LightSource(record.neutral, series, reader, card)
 
 
 def _outline(
@@ -263,13 +309,13 @@ def _outline(
     """The outline found before, or searched for now, with the strokes of the stylist on top."""
     try:
         mask = _found_before(record, folder, photo.srgb)
-        kept = (record.reading or {}).get("garment", {})
-        method = str(kept.get("method", "kept")).removesuffix(", mended by hand")
-        found = Outline(mask, float(kept.get("confidence", 0.5)), method)
+        before = record.reading
+        method = "kept" if before is None else before.outline_method.removesuffix(", mended by hand")
+        found = Outline(mask, 0.5 if before is None else before.outline_confidence, method)
     except NotThere:
         stage("finding the garment")
         found = _searched(record, photo, folder, cut_out)
-    return mend_outline(photo.srgb, found, _strokes(record.strokes))
+    return mend_outline(photo.srgb, found, record.strokes)
 
 
 def _found_before(record: PhotoRecord, folder: Folder, srgb: ByteArray) -> BoolArray:
@@ -285,7 +331,7 @@ def _searched(record: PhotoRecord, photo: Photo, folder: Folder, cut_out: CutOut
     try:
         found = find_garment(photo.srgb, cut_out)
     except Refused:
-        if not any(stroke["cloth"] or stroke.get("box") for stroke in record.strokes):
+        if not any(stroke.cloth or stroke.box for stroke in record.strokes):
             raise
         # the stylist sees what the search does not
         return Outline(np.zeros(photo.srgb.shape[:2], dtype=bool), 0.0, "outlined")
@@ -317,15 +363,9 @@ def _swatch(srgb: ByteArray, window: Window, side: int = SWATCH_SIDE) -> bytes:
     return jpeg(resized(cut, width, round(width * cut.shape[0] / cut.shape[1])))
 
 
-def problem_values(problem: Problem) -> dict[str, str]:
-    """The three parts of a problem."""
-    return {"what": problem.what, "where": problem.where, "do": problem.do}
-
-
 def relight(session: Session, id: str, neutral: NeutralPoint | None) -> PhotoRecord:
     """Marks the tapped neutral of a photo, or none, and lets it be read again."""
-    values = None if neutral is None else _neutral_values(neutral)
-    return read_again(session, id, neutral=values, reader=None, series_light=None)
+    return read_again(session, id, lambda photo: replace(photo, neutral=neutral, reader=None, series_light=None))
 
 
 def share_light(session: Session, id: str, others: Iterable[str] | None = None) -> list[PhotoRecord]:
@@ -340,36 +380,36 @@ def share_light(session: Session, id: str, others: Iterable[str] | None = None) 
     own = photos.of_client(one.client_id)
     wanted = {photo.id for photo in own} if others is None else set(others)
     taking = [photo for photo in own if photo.id in wanted - {id}]
-    kept = {"from": id, "light": one.light}
-    return [read_again(session, photo.id, series_light=kept) for photo in taking if photo.state is not PhotoState.HUNG]
+    shared = SeriesLight(id, one.light)
 
+    def lit(photo: PhotoRecord) -> PhotoRecord:
+        return replace(photo, series_light=shared)
 
-def _neutral_values(neutral: NeutralPoint) -> dict[str, float | None]:
-    return {"x": neutral.x, "y": neutral.y, "lightness": neutral.lightness}
+    return [read_again(session, photo.id, lit) for photo in taking if photo.state is not PhotoState.HUNG]
 
 
 def add_stroke(sessions: Sessions, folder: Folder, id: str, stroke: Stroke) -> PhotoRecord:
     """Adds a stroke, answers with the mended outline at once, and lets the photo be read again inside it.
 
     Refused, and the stroke dropped, when nothing of the garment would be left."""
-    drawn = {"cloth": stroke.cloth, "points": [list(p) for p in stroke.points], "width": stroke.width}
-    drawn |= {"box": True} if stroke.box else {}
     with folder.underway.one_by_one(id):
         with sessions() as session:
             record = Photos(session).get(id)
-        strokes = (*record.strokes, drawn)
+        strokes = (*record.strokes, stroke)
         return _with_strokes(sessions, record, strokes, _mended_now(record, folder, strokes))
 
 
 def _with_strokes(
-    sessions: Sessions, record: PhotoRecord, strokes: tuple[dict[str, Any], ...], outline: list[Any] | None
+    sessions: Sessions, record: PhotoRecord, strokes: tuple[Stroke, ...], outline: tuple[Polygon, ...] | None
 ) -> PhotoRecord:
-    kept = {} if outline is None else {"outline": outline}
+    def drawn(photo: PhotoRecord) -> PhotoRecord:
+        return replace(photo, strokes=strokes, outline=photo.outline if outline is None else outline)
+
     with sessions.begin() as session:
-        return read_again(session, record.id, strokes=list(strokes), **kept)
+        return read_again(session, record.id, drawn)
 
 
-def _mended_now(record: PhotoRecord, folder: Folder, strokes: tuple[dict[str, Any], ...]) -> list[Any] | None:
+def _mended_now(record: PhotoRecord, folder: Folder, strokes: tuple[Stroke, ...]) -> tuple[Polygon, ...] | None:
     """The outline after some strokes, from the small picture that is shown; None before there is one."""
     if not folder.has_picture(record.id, AS_SHOT):
         return None
@@ -377,12 +417,7 @@ def _mended_now(record: PhotoRecord, folder: Folder, strokes: tuple[dict[str, An
     mask = np.zeros(shown.shape[:2], dtype=bool)
     if folder.has_picture(record.id, FOUND):
         mask = _found_before(record, folder, shown)
-    mended = mend_outline(shown, Outline(mask, 0.5, "kept"), _strokes(strokes))
-    return [[list(point) for point in polygon] for polygon in outline_polygons(mended.mask)]
-
-
-def _strokes(kept: Iterable[dict[str, Any]]) -> tuple[Stroke, ...]:
-    return tuple(Stroke(s["cloth"], tuple(map(tuple, s["points"])), s["width"], s.get("box", False)) for s in kept)
+    return _polygons(mend_outline(shown, Outline(mask, 0.5, "kept"), strokes).mask)
 
 
 def undo_stroke(sessions: Sessions, folder: Folder, id: str) -> PhotoRecord:
@@ -421,6 +456,7 @@ def another_piece(sessions: Sessions, folder: Folder, id: str) -> PhotoRecord:
         try:
             with sessions.begin() as session:
                 Photos(session).add(copy)
+                Jobs(session).ask(copy.client_id, JobKind.READ, copy.id)
         except BaseException:
             folder.remove_photo(file)
             raise
@@ -434,8 +470,7 @@ def not_now(session: Session, id: str) -> PhotoRecord:
     turn = {PhotoState.READ: PhotoState.NOT_NOW, PhotoState.NOT_NOW: PhotoState.READ}
     if state not in turn:
         raise Refused(f"the photo is {state.value}.", "intake", "Wait until it is read.")
-    photos.change(id, state=turn[state])
-    return photos.get(id)
+    return photos.change(id, lambda photo: replace(photo, state=turn[state]))
 
 
 def remove_photo(session: Session, folder: Folder, id: str) -> None:
@@ -444,5 +479,6 @@ def remove_photo(session: Session, folder: Folder, id: str) -> None:
     if any(hung.photo_id == id for hung in Pieces(session).of_client(photo.client_id)):
         raise Refused("the photo is hung.", "intake", "Take the piece off the rail first.")
     Photos(session).remove(id)
+    Jobs(session).call_off([id])
     Going(session, folder).photo(photo.file)
     Going(session, folder).pictures(id)

@@ -2,7 +2,6 @@
 
 from dataclasses import dataclass
 from datetime import UTC, datetime
-from typing import Any
 
 from sqlalchemy.orm import Session
 
@@ -11,7 +10,7 @@ from lucid_swatch.core.garment.piece import Piece
 from lucid_swatch.core.garment.school import School
 from lucid_swatch.core.problems import NotThere, Refused
 from lucid_swatch.store.clients import Clients
-from lucid_swatch.store.leanings import LEANINGS
+from lucid_swatch.store.leanings import LEANINGS, Leanings, NamedLeaning
 from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.studio import Studio
 
@@ -72,14 +71,10 @@ def take_on(session: Session, client_id: str, family: str, read: str, said: str)
         raise NotThere("there is no such habit any more.", family, "Load the page again.")
     if not (habit.leaning.warmth or habit.leaning.limit):
         raise Refused("no border has to be moved for this.", family, "The pieces hang by your word.")
-    kept = {
-        "lab": list(habit.leaning.lab),
-        "warmth": habit.leaning.warmth,
-        "limit": habit.leaning.limit,
-        "told": f"{habit.name} hangs with the {habit.said.value}s, not with the {habit.read.value}s",
-        "on": datetime.now(UTC).date().isoformat(),
-    }
-    _write(session, client_id, [*kept_leanings(session), kept], f"moved a border: {kept['told']}")
+    told = f"{habit.name} hangs with the {habit.said.value}s, not with the {habit.read.value}s"
+    leaning = habit.leaning
+    kept = NamedLeaning(leaning.lab, leaning.warmth, leaning.limit, told, datetime.now(UTC).date())
+    _write(session, client_id, (*kept_leanings(session), kept), f"moved a border: {told}")
 
 
 def take_back(session: Session, client_id: str, number: int) -> None:
@@ -87,20 +82,19 @@ def take_back(session: Session, client_id: str, number: int) -> None:
     kept = kept_leanings(session)
     if not 0 <= number < len(kept):
         raise NotThere("there is no such border.", str(number), "Load the page again.")
-    left = [one for place, one in enumerate(kept) if place != number]
-    _write(session, client_id, left, f"put a border back: {kept[number]['told']}")
+    left = tuple(one for place, one in enumerate(kept) if place != number)
+    _write(session, client_id, left, f"put a border back: {kept[number].told}")
 
 
-def kept_leanings(session: Session) -> list[dict[str, Any]]:
+def kept_leanings(session: Session) -> tuple[NamedLeaning, ...]:
     """The borders that were moved, the oldest first, each with why and since when."""
-    kept: list[dict[str, Any]] = (Studio(session).get(LEANINGS) or {"kept": []})["kept"]
-    return kept
+    return (Studio(session).get(LEANINGS) or Leanings()).kept
 
 
-def _write(session: Session, client_id: str, kept: list[dict[str, Any]], told: str) -> None:
+def _write(session: Session, client_id: str, kept: tuple[NamedLeaning, ...], told: str) -> None:
     with recorded(session, client_id, told) as change:
-        change.touches("studio", LEANINGS)
-        Studio(session).keep(LEANINGS, {"kept": kept})
+        change.touches("studio", LEANINGS.key)
+        Studio(session).keep(LEANINGS, Leanings(kept))
 
 
 def _key(habit: Habit) -> tuple[str, str, str]:

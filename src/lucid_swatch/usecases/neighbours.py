@@ -1,14 +1,15 @@
 """For one piece of a rail: what matches it, what clashes, what it goes with best and what it fights with."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from sqlalchemy.orm import Session
 
 from lucid_swatch.core.garment.kin import Kin, Neighbour, neighbours
 from lucid_swatch.core.garment.sorting import sort_pieces
 from lucid_swatch.core.look.dressing.partners import Partner, partners
-from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.pieces import Pieces
+
+from .wardrobe import wardrobe_of
 
 SHOWN = 5
 
@@ -28,14 +29,15 @@ class Company:
 def company_of(session: Session, id: str) -> Company:
     """What a piece of a rail stands beside."""
     hung = Pieces(session).get(id)
-    conventions = Clients(session).get(hung.client_id).conventions
-    others = [one for one in Pieces(session).of_client(hung.client_id) if one.piece.id != id]
-    other_face = hung.kept.get("other_face")
-    pieces = [one.piece for one in others]
-    sorts = sort_pieces([hung.piece, *pieces], conventions.school)
+    loaded = wardrobe_of(session, hung.client_id)
+    wardrobe = loaded.wardrobe
+    pieces = [one.piece for one in loaded.hung if one.piece.id != id]
+    sorts = sort_pieces([hung.piece, *pieces], wardrobe.conventions.school)
     near = neighbours(hung.piece, sorts[0], pieces, sorts[1:])
-    wearable = [one.piece for one in others if one.piece.id != other_face and one.kept.get("verdict") != "let go"]
-    best, worst = partners(hung.piece, wearable, conventions, SHOWN)
+    other_face = hung.particulars.other_face
+    if other_face is not None:
+        wardrobe = replace(wardrobe, barred={**wardrobe.barred, other_face: "is its other face"})
+    best, worst = partners(hung.piece, wardrobe, SHOWN)
     same = [one for one in near if one.kin in (Kin.MATCH, Kin.PERHAPS, Kin.RELATED)]
     return Company(
         tuple(same[:SHOWN]), tuple([one for one in near if one.kin is Kin.CLASH][:SHOWN]), tuple(best), tuple(worst)

@@ -8,7 +8,7 @@ from uuid import uuid4
 import numpy as np
 from sqlalchemy.orm import Session
 
-from lucid_swatch.core.colour.arrays import FloatArray
+from lucid_swatch.core.colour.arrays import FloatArray, rounded
 from lucid_swatch.core.colour.few import few_colours, nearest_of
 from lucid_swatch.core.colour.names import name_colours
 from lucid_swatch.core.garment.neutrals import is_neutral
@@ -19,7 +19,7 @@ from lucid_swatch.formats.palette import Palette, PaletteColour
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.palettes import Palettes
 from lucid_swatch.store.pieces import Pieces
-from lucid_swatch.store.records import HungPiece, PaletteRecord
+from lucid_swatch.store.records import HungPiece, NamedColour, PaletteRecord
 
 from .changes import recorded
 
@@ -127,12 +127,15 @@ def keep_palette(
     before = None if id is None else Palettes(session).get(id)
     if before is not None and before.client_id != client_id:
         raise Refused("this palette belongs to another client.", before.name, "Load the page again.")
-    colours = tuple(one.model_dump(mode="json") for one in palette.colours)
+    colours = tuple(NamedColour(one.name, rounded(np.array(one.lab), 4)) for one in palette.colours)
     made = datetime.now(UTC) if before is None else before.created_at
     record = PaletteRecord(id or uuid4().hex, client_id, palette.name.strip(), colours, within, made)
     with recorded(session, client_id, f"kept the palette '{record.name}'") as change:
         change.touches("palette", record.id)
-        Palettes(session).write(record)
+        if before is None:
+            Palettes(session).add(record)
+        else:
+            Palettes(session).change(record.id, lambda now: record)
     return record
 
 
@@ -141,9 +144,11 @@ def let_palette_go(session: Session, id: str) -> None:
     palette = Palettes(session).get(id)
     with recorded(session, palette.client_id, f"let the palette '{palette.name}' go") as change:
         change.touches("palette", id)
-        Palettes(session).restore(id, None)
+        Palettes(session).remove(id)
 
 
 def palette_of(record: PaletteRecord) -> Palette:
     """A kept palette as the open formats write it."""
-    return Palette(name=record.name, colours=[PaletteColour.model_validate(one) for one in record.colours])
+    return Palette(
+        name=record.name, colours=[PaletteColour(name=one.name, lab=list(one.lab)) for one in record.colours]
+    )

@@ -6,17 +6,17 @@ from functools import lru_cache
 from typing import Any, Literal
 from uuid import uuid4
 
+import numpy as np
 from sqlalchemy.orm import Session
 
 from lucid_swatch.core.client.suits import in_range
 from lucid_swatch.core.garment.piece import Piece
+from lucid_swatch.core.garment.reading import Reading
 from lucid_swatch.core.garment.school import School
 from lucid_swatch.core.garment.sorting import Sorted, read_pieces, with_words
 from lucid_swatch.core.garment.vocabulary import Bin, Category, Finish, Length, Metal, PatternType, Scale, Volume, Worn
 from lucid_swatch.core.problems import Refused
-from lucid_swatch.formats.kept import Kept
-from lucid_swatch.formats.measurement import MeasurementDocument
-from lucid_swatch.formats.piece import PieceDocument
+from lucid_swatch.formats.particulars import ParticularsDocument
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.pieces import Pieces
@@ -77,13 +77,13 @@ def hang_photo(session: Session, photo_id: str, word: Word, at: datetime | None 
     check_room(session, photo.client_id, 1)
     piece = piece_from_reading(uuid4().hex, photo.reading, word.category)
     hung = _with_word(
-        HungPiece(piece, photo.client_id, at or datetime.now(UTC), photo_id, {}, photo.reading_number), word
+        HungPiece(piece, photo.client_id, at or datetime.now(UTC), photo_id, reading_number=photo.reading_number), word
     )
     with recorded(session, photo.client_id, f"hung {hung.piece.in_a_sentence}", at) as change:
         change.touches("piece", piece.id)
         change.touches("photo", photo_id)
         Pieces(session).add(hung)
-        photos.change(photo_id, state=PhotoState.HUNG)
+        photos.change(photo_id, lambda read: replace(read, state=PhotoState.HUNG))
     return hung
 
 
@@ -95,20 +95,23 @@ def check_room(session: Session, client_id: str, coming: int) -> None:
         raise Refused(what, "rail", "Take off what is let go, or make a second rail.")
 
 
-def piece_from_reading(id: str, reading: dict[str, object], category: Category) -> Piece:
-    """A piece as it was read. reading: a measurement document."""
-    read = MeasurementDocument.model_validate(reading)
-    named = f"{read.sort.name} {category.value.replace('-', ' ')}"
-    document = PieceDocument.model_validate(
-        {
-            "id": id,
-            "category": category,
-            "label": named[:1].upper() + named[1:],
-            "colours": [c.model_dump(include={"lab", "share", "part", "uncertainty"}) for c in read.colours],
-            "pattern": read.pattern.model_dump(include={"type", "scale", "confidence"}),
-        }
+def piece_from_reading(id: str, reading: Reading, category: Category) -> Piece:
+    """A piece as it was read."""
+    named = f"{reading.name} {category.value.replace('-', ' ')}"
+    colours = sorted(reading.colours, key=lambda one: (-one.share, one.lab))
+    share = np.array([one.share for one in colours])
+    return Piece(
+        id,
+        category,
+        np.array([one.lab for one in colours]),
+        share if abs(share.sum() - 1) <= 1e-9 else share / share.sum(),
+        named[:1].upper() + named[1:],
+        tuple(one.part for one in colours),
+        np.array([one.uncertainty for one in colours]),
+        reading.pattern,
+        reading.pattern_confidence,
+        reading.scale,
     )
-    return document.to_core()
 
 
 def change_piece(session: Session, id: str, word: Word) -> HungPiece:
@@ -117,18 +120,20 @@ def change_piece(session: Session, id: str, word: Word) -> HungPiece:
 
 
 def change_pieces(
-    session: Session, client_id: str, ids: list[str], word: Word, kept: dict[str, Any] | None = None
+    session: Session, client_id: str, ids: list[str], word: Word, said: ParticularsDocument | None = None
 ) -> list[HungPiece]:
     """Writes the stylist's word over some pieces of one rail, and what is kept about them; one change to take back.
 
-    kept: the keys of formats.kept that change. Refused without a piece, or when one is on another rail."""
+    said: the particulars that change. Refused without a piece, or when one is on another rail."""
     pieces = Pieces(session)
     before = [on_the_rail(session, client_id, id) for id in dict.fromkeys(ids)]
     if not before:
         raise Refused("no piece was named.", "rail", "Choose a piece first.")
-    with recorded(session, client_id, _told([one.piece for one in before], word, kept or {})) as change:
+    with recorded(session, client_id, _told([one.piece for one in before], word, said)) as change:
         change.touches("piece", *(one.piece.id for one in before))
-        after = [replace(_with_word(one, word), kept=_kept(one, kept)) for one in before]
+        after = [_with_word(one, word) for one in before]
+        if said is not None:
+            after = [replace(one, particulars=said.over(one.particulars)) for one in after]
         for one in after:
             pieces.change(one)
     return after
@@ -142,20 +147,16 @@ def on_the_rail(session: Session, client_id: str, id: str) -> HungPiece:
     return hung
 
 
-def _kept(hung: HungPiece, changes: dict[str, Any] | None) -> dict[str, Any]:
-    if not changes:
-        return hung.kept
-    return Kept.model_validate(hung.kept | changes).model_dump(mode="json", exclude_defaults=True)
-
-
-def _told(pieces: list[Piece], word: Word, kept: dict[str, Any]) -> str:
+def _told(pieces: list[Piece], word: Word, particulars: ParticularsDocument | None) -> str:
     """A change in words."""
     names = named(pieces)
     if word.bin == "as read":
         return f"{names}: hung as read"
     if word.bin is not None:
         return f"{names}: hung with the {word.bin.value}s"
-    said = [name for name in WORDS if getattr(word, name) is not None] + list(kept)
+    said = [name for name in WORDS if getattr(word, name) is not None]
+    if particulars is not None:
+        said += [name for name in ParticularsDocument.model_fields if name in particulars.model_fields_set]
     return f"{names}: " + ", ".join(one.replace("_", " ") for one in said)
 
 
@@ -206,23 +207,26 @@ def take_off_all(session: Session, client_id: str, ids: list[str]) -> None:
         raise Refused("no piece was named.", "rail", "Choose a piece first.")
     with recorded(session, client_id, f"took {named([one.piece for one in hung])} off the rail") as change:
         for one in hung:
-            if one.kept.get("other_face"):
-                change.touches("piece", one.kept["other_face"])
+            if one.particulars.other_face is not None:
+                change.touches("piece", one.particulars.other_face)
                 part_faces(session, one)
             change.touches("piece", one.piece.id)
             if one.photo_id is not None:
                 change.touches("photo", one.photo_id)
-                Photos(session).change(one.photo_id, state=PhotoState.READ)
+                Photos(session).change(one.photo_id, lambda hung: replace(hung, state=PhotoState.READ))
             Pieces(session).remove(one.piece.id)
 
 
 def part_faces(session: Session, hung: HungPiece) -> None:
     """The other face of a reversible piece no longer points back at it."""
-    other = next(
-        (p for p in Pieces(session).of_client(hung.client_id) if p.kept.get("other_face") == hung.piece.id), None
-    )
+    rail = Pieces(session).of_client(hung.client_id)
+    other = next((one for one in rail if one.particulars.other_face == hung.piece.id), None)
     if other is not None:
-        Pieces(session).change(replace(other, kept={k: v for k, v in other.kept.items() if k != "other_face"}))
+        Pieces(session).change(_faced(other, None))
+
+
+def _faced(hung: HungPiece, other: str | None) -> HungPiece:
+    return replace(hung, particulars=replace(hung.particulars, other_face=other))
 
 
 def join_faces(session: Session, client_id: str, id: str, other: str) -> None:
@@ -230,12 +234,12 @@ def join_faces(session: Session, client_id: str, id: str, other: str) -> None:
     if id == other:
         raise Refused("a piece has two faces only with another one.", "rail", "Choose two pieces.")
     both = [on_the_rail(session, client_id, one) for one in (id, other)]
-    if any(one.kept.get("other_face") for one in both):
+    if any(one.particulars.other_face is not None for one in both):
         raise Refused("one of them has another face already.", named([one.piece for one in both]), "Part them first.")
     with recorded(session, client_id, f"{named([both[0].piece])}: two faces of one piece") as change:
         change.touches("piece", id, other)
         for one, face in ((both[0], other), (both[1], id)):
-            Pieces(session).change(replace(one, kept=_kept(one, {"other_face": face})))
+            Pieces(session).change(_faced(one, face))
 
 
 def the_rail(session: Session, client_id: str) -> list[OnRail]:

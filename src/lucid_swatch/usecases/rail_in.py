@@ -17,9 +17,10 @@ from lucid_swatch.formats.rail_table import read_table
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.database import Sessions
 from lucid_swatch.store.folder import Folder
+from lucid_swatch.store.jobs import Jobs
 from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.pieces import Pieces
-from lucid_swatch.store.records import HungPiece, PhotoRecord, PhotoState
+from lucid_swatch.store.records import HungPiece, JobKind, PhotoRecord, PhotoState
 from lucid_swatch.store.snapshots import snapshot_of
 
 from .changes import recorded
@@ -28,7 +29,6 @@ from .eyes import Eyes
 from .intake import keep_sent_photo
 from .rail import check_room
 from .rail_out import PHOTOS, RAIL
-from .rereading import PICTURES
 
 Photo = Callable[[str], bytes | None]
 """The bytes of a photo of the archive by its name; None where it is not there."""
@@ -166,7 +166,8 @@ def _hung(session: Session, client_id: str, sent: Sent, photos: Mapping[str, Pho
             if photo is not None:
                 Photos(session).add(photo)
                 change.touches("photo", photo.id)
-                Photos(session).change(photo.id, state=PhotoState.HUNG)
+                Photos(session).change(photo.id, lambda sent: replace(sent, state=PhotoState.HUNG))
+                Jobs(session).ask(client_id, JobKind.PICTURES, photo.id)
                 to_read.append(photo.id)
             pieces.add(replace(hung, photo_id=None if photo is None else photo.id))
     return replace(plan, to_read=tuple(to_read))
@@ -184,11 +185,8 @@ def _coming(session: Session, client_id: str, rail: RailDocument) -> list[tuple[
         ids[document.id] = uuid4().hex if elsewhere else document.id
     found = []
     for document in rail.pieces:
-        kept = document.kept.model_dump(mode="json", exclude_defaults=True)
-        face = kept.get("other_face")
-        if face is not None:
-            kept = {key: value for key, value in kept.items() if key != "other_face"}
-            kept |= {"other_face": ids[face]} if face in ids else {}
+        kept = document.kept.to_core()
+        kept = replace(kept, other_face=ids.get(kept.other_face or ""))
         piece = replace(document.to_core(), id=ids[document.id])
         found.append((document, HungPiece(piece, client_id, document.hung_at or now, None, kept)))
     return found
@@ -235,8 +233,7 @@ def _kept_photo(
         file,
         datetime.now(UTC),
         PhotoState.READ,
-        neutral=None if sent.neutral is None else sent.neutral.model_dump(mode="json"),
-        strokes=tuple(stroke.model_dump(mode="json", exclude_defaults=True) for stroke in sent.strokes),
-        reading=None if sent.reading is None else sent.reading.model_dump(mode="json"),
-        proposal={"ask": PICTURES},
+        neutral=None if sent.neutral is None else sent.neutral.to_core(),
+        strokes=tuple(stroke.to_core() for stroke in sent.strokes),
+        reading=None if sent.reading is None else sent.reading.to_core(),
     )

@@ -1,6 +1,7 @@
 """A rail leaves the application: JSON, a table, or an archive with its photos."""
 
 from collections.abc import Iterator, Mapping
+from dataclasses import asdict
 from itertools import chain
 from pathlib import Path
 from typing import IO
@@ -9,8 +10,8 @@ from sqlalchemy.orm import Session
 
 from lucid_swatch.core.garment.sorting import sort_pieces
 from lucid_swatch.files.archive import pack
-from lucid_swatch.formats.kept import Kept
 from lucid_swatch.formats.look import ConventionsDocument
+from lucid_swatch.formats.particulars import ParticularsDocument
 from lucid_swatch.formats.piece import PieceDocument
 from lucid_swatch.formats.rail import PhotoDocument, RailDocument, RailPieceDocument
 from lucid_swatch.formats.rail_table import write_table
@@ -35,21 +36,25 @@ def rail_document(session: Session, client_id: str) -> RailDocument:
 def piece_document(hung: HungPiece, photo: PhotoRecord | None) -> RailPieceDocument:
     """A piece of a rail in the open format."""
     own = PieceDocument.from_core(hung.piece).model_dump(mode="json")
-    shown = (
-        None
-        if photo is None
-        else PhotoDocument.model_validate(
-            {
-                "file": photo.file,
-                "name": photo.name,
-                "neutral": photo.neutral,
-                "strokes": list(photo.strokes),
-                "reading": photo.reading,
-            }
-        )
-    )
     return RailPieceDocument.model_validate(
-        own | {"kept": Kept.model_validate(hung.kept), "hung_at": hung.created_at, "photo": shown}
+        own
+        | {
+            "kept": ParticularsDocument.from_core(hung.particulars),
+            "hung_at": hung.created_at,
+            "photo": None if photo is None else _photo_document(photo),
+        }
+    )
+
+
+def _photo_document(photo: PhotoRecord) -> PhotoDocument:
+    return PhotoDocument.model_validate(
+        {
+            "file": photo.file,
+            "name": photo.name,
+            "neutral": None if photo.neutral is None else asdict(photo.neutral),
+            "strokes": [asdict(stroke) for stroke in photo.strokes],
+            "reading": None if photo.reading is None else photo.reading.document,
+        }
     )
 
 

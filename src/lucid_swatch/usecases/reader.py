@@ -1,11 +1,12 @@
 """The colour reader at work: a card measured once, a garment read directly."""
 
+from dataclasses import dataclass, field, replace
 from typing import Protocol
 
 import numpy as np
 from sqlalchemy.orm import Session
 
-from lucid_swatch.core.colour.arrays import FloatArray
+from lucid_swatch.core.colour.arrays import FloatArray, Lab, rounded
 from lucid_swatch.core.colour.difference import delta_e_2000
 from lucid_swatch.core.photo.card import GREY_STEPS, NOMINAL
 from lucid_swatch.core.problems import Refused
@@ -14,11 +15,20 @@ from lucid_swatch.outside.reader import ColourReader
 from lucid_swatch.store.database import Sessions
 from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.records import ClientRecord, PhotoRecord
-from lucid_swatch.store.studio import Studio
+from lucid_swatch.store.studio import Setting, Studio
 
 from .again import read_again
 
-CARD, UNDER_WAY = "card", "card under way"
+
+@dataclass(frozen=True, slots=True)
+class CardUnderWay:
+    """A card that is being measured."""
+
+    patches: dict[str, Lab] = field(default_factory=dict)
+    """Those that were read, by their numbers."""
+
+
+CARD, UNDER_WAY = Setting("card", CardDocument), Setting("card under way", CardUnderWay)
 FARTHEST = 40.0
 """CIEDE2000 from what was asked of the printer beyond which the reader cannot be on that patch."""
 READINGS = 3
@@ -43,7 +53,7 @@ class Hand(Protocol):
 def measured_card(session: Session) -> FloatArray | None:
     """(24, 3), CIELAB of the card as it was measured; None when it never was."""
     kept = Studio(session).get(CARD)
-    return None if kept is None else CardDocument.model_validate(kept).to_core()
+    return None if kept is None else kept.to_core()
 
 
 def calibrate(reader: ColourReader, hand: Hand) -> None:
@@ -60,17 +70,16 @@ def measure_patch(session: Session, reader: ColourReader, hand: Hand, number: in
     if not 0 <= number < len(NOMINAL):
         raise Refused("the card has no such patch.", f"patch {number + 1}", f"Give 1 to {len(NOMINAL)}.")
     studio = Studio(session)
-    read = {} if number == 0 else dict((studio.get(UNDER_WAY) or {}).get("patches", {}))
+    read = {} if number == 0 else dict((studio.get(UNDER_WAY) or CardUnderWay()).patches)
     hand.on_patch(number)
     lab = np.median([reader.read() for _ in range(READINGS)], axis=0)
     _check_patch(number, lab, NOMINAL[number])
-    read[str(number)] = [round(float(v), 2) for v in lab]
+    read[str(number)] = rounded(lab)
     left = len(NOMINAL) - len(read)
     if left:
-        studio.keep(UNDER_WAY, {"patches": read})
+        studio.keep(UNDER_WAY, CardUnderWay(read))
         return left
-    document = CardDocument(patches=[read[str(k)] for k in range(len(NOMINAL))])
-    studio.keep(CARD, document.model_dump(mode="json"))
+    studio.keep(CARD, CardDocument(patches=[list(read[str(k)]) for k in range(len(NOMINAL))]))
     studio.forget(UNDER_WAY)
     return 0
 
@@ -87,7 +96,7 @@ def take_card(session: Session, document: CardDocument) -> None:
     """Takes a card that was measured elsewhere. Refused when a patch cannot be the one that was asked for."""
     for number, lab in enumerate(document.to_core()):
         _check_patch(number, lab, NOMINAL[number])
-    Studio(session).keep(CARD, document.model_dump(mode="json"))
+    Studio(session).keep(CARD, document)
 
 
 def card_document(session: Session) -> CardDocument:
@@ -95,7 +104,7 @@ def card_document(session: Session) -> CardDocument:
     kept = Studio(session).get(CARD)
     if kept is None:
         raise Refused("the card was never measured.", "reference card", "Measure it with the colour reader first.")
-    return CardDocument.model_validate(kept)
+    return kept
 
 
 def forget_card(session: Session) -> None:
@@ -110,7 +119,7 @@ def read_cloth(sessions: Sessions, reader: ColourReader, hand: Hand, photo_id: s
     hand.on_cloth(photo)
     lab = np.median([reader.read() for _ in range(READINGS)], axis=0)
     with sessions.begin() as session:
-        return read_again(session, photo_id, reader=[round(float(v), 2) for v in lab])
+        return read_again(session, photo_id, lambda photo: replace(photo, reader=rounded(lab)))
 
 
 class OwnHand:

@@ -3,19 +3,17 @@
 from collections.abc import Iterable
 from dataclasses import dataclass, replace
 
-import numpy as np
 from sqlalchemy.orm import Session
 
 from lucid_swatch.core.colour.difference import delta_e_2000
+from lucid_swatch.core.garment.reading import Reading
+from lucid_swatch.store.jobs import Jobs
 from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.pieces import Pieces
-from lucid_swatch.store.records import HungPiece, PhotoRecord, PhotoState
+from lucid_swatch.store.records import HungPiece, JobKind, PhotoRecord, PhotoState
 
 from .rail import piece_from_reading
 
-WANTED, TAKEN, PICTURES = "wanted", "taken", "pictures"
-"""What is asked of a proposal: to be read, to be taken over, and, for a photo that came with its piece from elsewhere,
-that only its pictures are made."""
 VISIBLE = 1.0
 """CIEDE2000 below which a changed colour is not worth a look."""
 READ_ONCE = (PhotoState.READ, PhotoState.NOT_NOW, PhotoState.HUNG)
@@ -29,22 +27,40 @@ class Change:
     label: str
     difference: float
     """CIEDE2000 between the main colours, before and after."""
-    before: dict[str, object]
-    after: dict[str, object]
+    before: Reading
+    after: Reading
 
 
 def ask_again(session: Session, client_id: str) -> list[str]:
-    """Marks every photo that was read to be read anew, beside what is kept; answers their ids."""
+    """Asks for every photo that was read to be read anew, beside what is kept; answers their ids."""
     photos = Photos(session)
-    asked = [p for p in photos.of_client(client_id) if p.state in READ_ONCE and p.reading is not None]
+    busy = {job.about for job in Jobs(session).of_client(client_id) if job.kind in (JobKind.READ, JobKind.PICTURES)}
+    asked = [
+        photo
+        for photo in photos.of_client(client_id)
+        if photo.state in READ_ONCE and photo.reading is not None and photo.id not in busy
+    ]
     for photo in asked:
-        photos.change(photo.id, proposal={"ask": WANTED})
+        Jobs(session).ask(client_id, JobKind.READ_AGAIN, photo.id)
+        photos.change(photo.id, lambda now: replace(now, newer=None))
     return [photo.id for photo in asked]
 
 
-def waiting(photos: Iterable[PhotoRecord]) -> int:
-    """How many photos are still being read anew."""
-    return sum(1 for p in photos if p.proposal is not None and p.proposal.get("ask") in (WANTED, TAKEN))
+def waiting(session: Session, client_id: str) -> int:
+    """How many of a client's photos are still being read anew."""
+    return len(_asked(session, client_id))
+
+
+def call_off(session: Session, client_id: str) -> list[str]:
+    """Stops reading a client's photos anew; what was read by now stays to be looked at. The ids of those called off."""
+    called_off = _asked(session, client_id)
+    Jobs(session).call_off(called_off)
+    return called_off
+
+
+def _asked(session: Session, client_id: str) -> list[str]:
+    kinds = (JobKind.READ_AGAIN, JobKind.TAKE_OVER)
+    return [job.about for job in Jobs(session).of_client(client_id) if job.kind in kinds]
 
 
 def changes(session: Session, client_id: str) -> list[Change]:
@@ -52,31 +68,28 @@ def changes(session: Session, client_id: str) -> list[Change]:
     labels = {one.photo_id: one.piece.label for one in Pieces(session).of_client(client_id)}
     found = []
     for photo in Photos(session).of_client(client_id):
-        if photo.reading is None or photo.proposal is None or "reading" not in photo.proposal:
+        before, after = photo.reading, photo.newer
+        if before is None or after is None:
             continue
-        after = photo.proposal["reading"]
-        first, second = (np.array(r["colours"][0]["lab"], dtype=float) for r in (photo.reading, after))
-        difference = float(delta_e_2000(first, second))
-        other_words = photo.reading["sort"]["bin"] != after["sort"]["bin"]
-        other_words |= photo.reading["pattern"]["type"] != after["pattern"]["type"]
+        difference = float(delta_e_2000(before.main, after.main))
+        other_words = before.bin is not after.bin or before.pattern is not after.pattern
         if difference >= VISIBLE or other_words:
-            label = labels.get(photo.id) or photo.name
-            found.append(Change(photo, label, difference, photo.reading, after))
+            found.append(Change(photo, labels.get(photo.id) or photo.name, difference, before, after))
     return sorted(found, key=lambda change: -change.difference)
 
 
 def take_over(session: Session, client_id: str, ids: Iterable[str]) -> list[str]:
     """Lets the chosen newer readings replace the older ones, and drops the others; answers the chosen."""
     photos, chosen = Photos(session), set(ids)
+    Jobs(session).call_off(_asked(session, client_id))
     taken = []
     for photo in photos.of_client(client_id):
-        if photo.proposal is None:
+        if photo.newer is None:
             continue
-        if photo.id in chosen and "reading" in photo.proposal:
-            photos.change(photo.id, proposal={"ask": TAKEN})
+        if photo.id in chosen:
+            Jobs(session).ask(client_id, JobKind.TAKE_OVER, photo.id)
             taken.append(photo.id)
-        else:
-            photos.change(photo.id, proposal=None)
+        photos.change(photo.id, lambda now: replace(now, newer=None))
     return taken
 
 
@@ -89,7 +102,7 @@ def rehang(session: Session, photo: PhotoRecord) -> None:
     pieces.change(_recoloured(hung, photo.reading))
 
 
-def _recoloured(hung: HungPiece, reading: dict[str, object]) -> HungPiece:
+def _recoloured(hung: HungPiece, reading: Reading) -> HungPiece:
     new = piece_from_reading(hung.piece.id, reading, hung.piece.category)
     piece = replace(hung.piece, lab=new.lab, share=new.share, parts=new.parts, uncertainty=new.uncertainty)
     if piece.pattern_confidence < 1.0:

@@ -1,7 +1,6 @@
 """This against that at the face: pieces, looks, photos, or nothing, kept with the client."""
 
 from datetime import UTC, datetime
-from enum import StrEnum
 from uuid import uuid4
 
 from sqlalchemy.orm import Session
@@ -11,19 +10,10 @@ from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.compared_photos import ComparedPhotos
 from lucid_swatch.store.looks import Looks
 from lucid_swatch.store.pieces import Pieces
-from lucid_swatch.store.records import SideBySide
+from lucid_swatch.store.records import Side, SideBySide, SideKind
 from lucid_swatch.store.trials import Comparisons
 
 from .changes import recorded
-
-
-class SideKind(StrEnum):
-    """What is on a side."""
-
-    PIECE = "piece"
-    LOOK = "look"
-    PHOTO = "photo"
-    NOTHING = "nothing"
 
 
 def keep_side_by_side(
@@ -47,14 +37,14 @@ def keep_side_by_side(
 def forget_side_by_side(session: Session, id: str) -> int | None:
     """Forgets a comparison. The number of the change, to take it back."""
     one = Comparisons(session).get(id)
-    told = f"forgot {one.left['label']} against {one.right['label']}"
+    told = f"forgot {one.left.label} against {one.right.label}"
     with recorded(session, one.client_id, told) as change:
         change.touches("side by side", id)
         Comparisons(session).remove(id)
     return change.number
 
 
-def _side(session: Session, client_id: str, kind: SideKind, id: str) -> dict[str, object]:
+def _side(session: Session, client_id: str, kind: SideKind, id: str) -> Side:
     """A side with the name it has now, so that it can be read when the thing is gone."""
     label = "nothing"
     if kind is SideKind.PIECE:
@@ -69,7 +59,7 @@ def _side(session: Session, client_id: str, kind: SideKind, id: str) -> dict[str
         photo = ComparedPhotos(session).get(id)
         _check_owner(photo.client_id, client_id, id)
         label = photo.name
-    return {"kind": kind.value, "id": id if kind is not SideKind.NOTHING else "", "label": label}
+    return Side(kind, id if kind is not SideKind.NOTHING else "", label)
 
 
 def _check_owner(owner: str, client_id: str, id: str) -> None:

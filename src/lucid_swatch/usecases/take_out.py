@@ -1,16 +1,18 @@
 """Everything that is kept about a client, as one archive of open files."""
 
 import json
-from dataclasses import asdict
 from itertools import chain
 from typing import IO
 
 from sqlalchemy.orm import Session
 
+from lucid_swatch.core.look.kept_look import KeptLook
 from lucid_swatch.files.archive import pack
-from lucid_swatch.formats.client import About, ClientDocument
+from lucid_swatch.formats.client import AboutDocument, ClientDocument
+from lucid_swatch.formats.look_particulars import LookParticularsDocument
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.compared_photos import ComparedPhotos
+from lucid_swatch.store.faces import Faces
 from lucid_swatch.store.folder import PICTURES, Folder
 from lucid_swatch.store.looks import Looks
 from lucid_swatch.store.palettes import Palettes
@@ -38,14 +40,14 @@ def write_client_archive(session: Session, folder: Folder, client_id: str, out: 
         consent_on=client.consent_on,
         consent_for=client.consent_for,
         consent_withdrawn_on=client.consent_withdrawn_on,
-        about=About.model_validate(client.about),
-        faces=[asdict(face) for face in client.faces],
-        trials=[asdict(trial) for trial in trials],
-        side_by_side=[asdict(one) for one in compared],
+        about=AboutDocument.from_core(client.about),
+        faces=[Faces.values(face) for face in client.faces],
+        trials=[Trials.values(trial) for trial in trials],
+        side_by_side=[Comparisons.values(one) for one in compared],
     )
     kept = Looks(session).of_client(client_id)
     looks = [
-        {"id": look.id, "name": look.name, "intent": look.intent, "pieces": list(look.piece_ids), "kept": look.kept}
+        {"id": look.id, "name": look.name, "intent": look.intent, "pieces": list(look.piece_ids), "kept": _told(look)}
         for look in kept
     ]
     palettes = [
@@ -68,3 +70,8 @@ def write_client_archive(session: Session, folder: Folder, client_id: str, out: 
         f"{place}/{one}.jpg": folder.path / PICTURES / one / ORIGINAL for place, some in people.items() for one in some
     }
     pack(chain(documents.items(), contents(photos | sent)), out)
+
+
+def _told(look: KeptLook) -> dict[str, object]:
+    document = LookParticularsDocument.from_core(look.particulars)
+    return document.model_dump(mode="json", exclude_defaults=True, by_alias=True)

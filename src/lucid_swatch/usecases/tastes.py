@@ -1,23 +1,20 @@
 """A stylist's own verdicts on looks, and the small offset to the rules that they ask for: explained, asked for, undone."""
 
 from dataclasses import dataclass
-from typing import Any
 
 from sqlalchemy.orm import Session
 
 from lucid_swatch.core.look.fitting import Preference, agreement, fit, leads
-from lucid_swatch.core.look.look import Look
 from lucid_swatch.core.look.scorer.weights import sentence_of, standard_weights
 from lucid_swatch.core.problems import Refused
 from lucid_swatch.store.clients import Clients
-from lucid_swatch.store.leanings import TASTES
+from lucid_swatch.store.leanings import TASTES, MovedRule, Tastes
 from lucid_swatch.store.looks import Looks
-from lucid_swatch.store.pieces import Pieces
+from lucid_swatch.store.records import SideKind
 from lucid_swatch.store.studio import Studio
 from lucid_swatch.store.trials import Comparisons
 
-from .looks import look_of
-from .side_by_side import SideKind
+from .wardrobe import wardrobe_of
 
 HOLD, MOST = 6.0, 1.25
 """A handful of verdicts moves a rule by a quarter at most."""
@@ -42,7 +39,7 @@ class Taste:
 
 def taste(session: Session) -> Taste:
     """What the verdicts of all clients say of the rules, and what was moved for them."""
-    kept = [(one["rule"], one["times"], sentence_of(one["rule"])) for one in _kept(session)]
+    kept = [(one.rule, one.times, sentence_of(one.rule)) for one in _kept(session)]
     preferences = _preferences(session)
     if not preferences:
         return Taste(0, 0, 0, (), tuple(kept))
@@ -60,15 +57,15 @@ def _preferences(session: Session) -> list[Preference]:
     found = []
     for client in Clients(session).all():
         kept = {look.id: look for look in Looks(session).of_client(client.id)}
-        pieces = {hung.piece.id: hung.piece for hung in Pieces(session).of_client(client.id)} if kept else {}
-        for one in Comparisons(session).of_client(client.id):
+        compared = Comparisons(session).of_client(client.id) if kept else []
+        loaded = wardrobe_of(session, client.id) if compared else None
+        for one in compared:
             sides = {"left": one.left, "right": one.right}
-            if one.better not in sides or any(side["kind"] != SideKind.LOOK for side in sides.values()):
+            if one.better not in sides or any(side.kind is not SideKind.LOOK for side in sides.values()):
                 continue
             better, worse = sides.pop(one.better), next(iter(sides.values()))
-            if better["id"] in kept and worse["id"] in kept:
-                looks: list[Look] = [look_of(client, pieces, kept[side["id"]]) for side in (better, worse)]
-                found.append(Preference(looks[0], looks[1]))
+            if loaded is not None and better.id in kept and worse.id in kept:
+                found.append(Preference(loaded.kept(kept[better.id]), loaded.kept(kept[worse.id])))
     return found
 
 
@@ -81,7 +78,7 @@ def take_taste_on(session: Session) -> None:
             "taste",
             f"Compare looks side by side, at least {LEAST_VERDICTS} times.",
         )
-    Studio(session).keep(TASTES, {"kept": [{"rule": rule, "times": times} for rule, times, _ in asked]})
+    Studio(session).keep(TASTES, Tastes(tuple(MovedRule(rule, times) for rule, times, _ in asked)))
 
 
 def put_taste_back(session: Session) -> None:
@@ -89,6 +86,5 @@ def put_taste_back(session: Session) -> None:
     Studio(session).forget(TASTES)
 
 
-def _kept(session: Session) -> list[dict[str, Any]]:
-    kept: list[dict[str, Any]] = (Studio(session).get(TASTES) or {"kept": []})["kept"]
-    return kept
+def _kept(session: Session) -> tuple[MovedRule, ...]:
+    return (Studio(session).get(TASTES) or Tastes()).kept

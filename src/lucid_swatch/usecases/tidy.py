@@ -9,11 +9,10 @@ from sqlalchemy.orm import Session
 
 from lucid_swatch.core.problems import NotThere, Refused
 from lucid_swatch.store.clients import Clients
-from lucid_swatch.store.compared_photos import ComparedPhotos
 from lucid_swatch.store.database import Sessions
 from lucid_swatch.store.folder import ASIDE, PHOTOS, PICTURES, Folder, own_place, whose
 from lucid_swatch.store.going import Going, sweep
-from lucid_swatch.store.looks import Looks
+from lucid_swatch.store.owned import owners_of_pictures
 from lucid_swatch.store.photos import Photos
 
 from .eyes import Eyes
@@ -57,12 +56,8 @@ class Aside:
 
 def known(session: Session) -> Known:
     """Everything that rows refer to."""
-    clients = Clients(session).all()
-    photos = [photo for client in clients for photo in Photos(session).of_client(client.id)]
-    owners = {photo.id for photo in photos} | {face.id for client in clients for face in client.faces}
-    owners |= {look.id for client in clients for look in Looks(session).of_client(client.id)}
-    owners |= {photo.id for client in clients for photo in ComparedPhotos(session).of_client(client.id)}
-    return Known(frozenset(photo.file for photo in photos), frozenset(owners))
+    photos = [photo for client in Clients(session).all() for photo in Photos(session).of_client(client.id)]
+    return Known(frozenset(photo.file for photo in photos), frozenset(owners_of_pictures(session)))
 
 
 def tidy(sessions: Sessions, folder: Folder) -> Moved:

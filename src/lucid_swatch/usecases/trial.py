@@ -1,6 +1,6 @@
 """Drapes held to a client's face: begun, judged pair by pair, taken back, ended and replayed."""
 
-from dataclasses import asdict, dataclass
+from dataclasses import dataclass, replace
 from datetime import UTC, datetime
 from functools import lru_cache
 from uuid import uuid4
@@ -20,13 +20,13 @@ from lucid_swatch.core.client.trial import (
     read_trial,
     updated,
 )
-from lucid_swatch.core.colour.arrays import FloatArray
+from lucid_swatch.core.colour.arrays import FloatArray, Lab, rounded
 from lucid_swatch.core.garment.piece import Piece
 from lucid_swatch.core.garment.vocabulary import PLAIN_PATTERNS
 from lucid_swatch.core.problems import Refused
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.pieces import Pieces
-from lucid_swatch.store.records import TrialRecord
+from lucid_swatch.store.records import HeldDrape, HeldPair, TrialRecord
 from lucid_swatch.store.trials import Trials
 
 from .changes import recorded
@@ -49,9 +49,7 @@ def begin_trial(session: Session, client_id: str) -> UnderWay:
     """Lays out the drapes: the client's own plain cloth where it is as good, plain cloth elsewhere."""
     Clients(session).get(client_id)
     own = tuple(_drape(hung.piece) for hung in Pieces(session).of_client(client_id) if _plain(hung.piece))
-    drapes = tuple(
-        {"name": d.name, "lab": [round(float(v), 2) for v in d.lab], "piece_id": d.piece_id} for d in choose_drapes(own)
-    )
+    drapes = tuple(HeldDrape(d.name, rounded(d.lab), d.piece_id) for d in choose_drapes(own))
     trial = TrialRecord(uuid4().hex, client_id, datetime.now(UTC), drapes)
     Trials(session).add(trial)
     return under_way(trial)
@@ -75,7 +73,7 @@ def judge_pair(session: Session, id: str, left: int, right: int, held: Held) -> 
         raise Refused("the trial has ended.", "trial", "Undo the last verdict, or begin another trial.")
     if now.pair != (left, right):
         raise Refused("another pair is held now.", "trial", "Load the page again.")
-    return _kept(session, trial, (*trial.held, {"left": left, "right": right, "held": held.value}))
+    return _kept(session, trial, (*trial.held, HeldPair(left, right, held)))
 
 
 def undo_pair(session: Session, id: str) -> UnderWay:
@@ -90,7 +88,7 @@ def end_trial(session: Session, id: str) -> UnderWay:
     """Ends a trial before it is sure: people grow tired."""
     trial = Trials(session).get(id)
     if trial.ended_at is None:
-        trial = Trials(session).change(id, ended_at=datetime.now(UTC))
+        trial = Trials(session).change(id, lambda now: replace(now, ended_at=datetime.now(UTC)))
     return under_way(trial)
 
 
@@ -107,14 +105,12 @@ def forget_trial(session: Session, id: str) -> int | None:
     return change.number
 
 
-def _kept(session: Session, trial: TrialRecord, held: tuple[dict[str, object], ...]) -> UnderWay:
+def _kept(session: Session, trial: TrialRecord, held: tuple[HeldPair, ...]) -> UnderWay:
     reading = _steps(_labs(trial), held)[-1] if held else None
     over = reading is not None and (not in_doubt(reading) or len(held) >= MOST_PAIRS)
+    ended = datetime.now(UTC) if over else None
     changed = Trials(session).change(
-        trial.id,
-        held=held,
-        reading=None if reading is None else asdict(reading),
-        ended_at=datetime.now(UTC) if over else None,
+        trial.id, lambda before: replace(before, held=held, reading=reading, ended_at=ended)
     )
     return under_way(changed)
 
@@ -122,29 +118,24 @@ def _kept(session: Session, trial: TrialRecord, held: tuple[dict[str, object], .
 def under_way(trial: TrialRecord) -> UnderWay:
     """Where a trial stands, from its verdicts alone."""
     design = _design(_labs(trial))
-    steps, belief = _followed(_labs(trial), _pairs(trial.held))
+    steps, belief = _followed(_labs(trial), trial.held)
     reading = steps[-1] if steps else None
     pair = None
     if trial.ended_at is None:
-        pair = next_pair(design, belief, [(h["left"], h["right"]) for h in trial.held])
+        pair = next_pair(design, belief, [(pair.left, pair.right) for pair in trial.held])
     doubt = ("undertone", "depth", "clarity") if reading is None else in_doubt(reading)
     return UnderWay(trial, pair, reading, doubt, steps)
 
 
-Labs = tuple[tuple[float, ...], ...]
-Pairs = tuple[tuple[int, int, str], ...]
+Labs = tuple[Lab, ...]
 
 
 def _labs(trial: TrialRecord) -> Labs:
-    return tuple(tuple(drape["lab"]) for drape in trial.drapes)
+    return tuple(drape.lab for drape in trial.drapes)
 
 
-def _pairs(held: tuple[dict[str, object], ...]) -> Pairs:
-    return tuple((int(str(h["left"])), int(str(h["right"])), str(h["held"])) for h in held)
-
-
-def _steps(labs: Labs, held: tuple[dict[str, object], ...]) -> tuple[TrialReading, ...]:
-    return _followed(labs, _pairs(held))[0]
+def _steps(labs: Labs, held: tuple[HeldPair, ...]) -> tuple[TrialReading, ...]:
+    return _followed(labs, held)[0]
 
 
 @lru_cache(maxsize=3)
@@ -153,14 +144,14 @@ def _design(labs: Labs) -> TrialDesign:
 
 
 @lru_cache(maxsize=6)
-def _followed(labs: Labs, pairs: Pairs) -> tuple[tuple[TrialReading, ...], FloatArray]:
+def _followed(labs: Labs, pairs: tuple[HeldPair, ...]) -> tuple[tuple[TrialReading, ...], FloatArray]:
     """What was believed after each verdict, and the belief after the last: never kept, always followed anew."""
     design = _design(labs)
     belief = design.start()
     steps: list[TrialReading] = []
-    for left, right, verdict in pairs:
-        pair, mirrored = design.pair_of(left, right)
-        number = VERDICTS.index(Held(verdict))
+    for one in pairs:
+        pair, mirrored = design.pair_of(one.left, one.right)
+        number = VERDICTS.index(one.held)
         belief = updated(design, belief, np.array([pair]), np.array([mirrored]), np.array([number]))
         steps.append(read_trial(design, belief)[0])
     return tuple(steps), belief

@@ -11,12 +11,11 @@ from lucid_swatch.files.photo import MAX_BYTES
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.database import Sessions
 from lucid_swatch.store.folder import Folder
-from lucid_swatch.store.studio import Studio
+from lucid_swatch.store.studio import Setting, Studio
 
 from .eyes import Eyes
 from .intake import TakenIn, take_in
 
-WATCHED = "watched folder"
 ENDINGS = (".jpg", ".jpeg", ".png", ".webp", ".heic", ".heif")
 AT_ONCE = 8
 
@@ -32,10 +31,12 @@ class Watched:
     problem: str = ""
 
 
+WATCHED = Setting("watched folder", Watched)
+
+
 def watched(session: Session) -> Watched | None:
     """The folder that is watched; None when there is none."""
-    kept = Studio(session).get(WATCHED)
-    return None if kept is None else Watched(kept["path"], kept["client"], tuple(kept["taken"]), kept["problem"])
+    return Studio(session).get(WATCHED)
 
 
 def watch(session: Session, folder: Folder, path: str, client_id: str) -> Watched:
@@ -96,8 +97,7 @@ def forget_client(session: Session, client_id: str) -> None:
 
 
 def _keep(session: Session, now: Watched) -> None:
-    values = {"path": now.path, "client": now.client_id, "taken": list(now.taken), "problem": now.problem}
-    Studio(session).keep(WATCHED, values)
+    Studio(session).keep(WATCHED, now)
 
 
 def look_again(sessions: Sessions, folder: Folder, eyes: Eyes, sizes: dict[str, int]) -> list[TakenIn]:

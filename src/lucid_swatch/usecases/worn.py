@@ -5,18 +5,17 @@ from datetime import UTC, datetime
 
 from sqlalchemy.orm import Session
 
+from lucid_swatch.core.look.kept_look import KeptLook, WornPhoto
 from lucid_swatch.core.look.seen.worn_photo import shows_the_feet
 from lucid_swatch.core.problems import NotThere
 from lucid_swatch.files.photo import decode_photo
 from lucid_swatch.files.pictures import jpeg
 from lucid_swatch.files.strip import strip_metadata
-from lucid_swatch.formats.kept_look import KeptLookDocument, WornPhoto
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.database import Sessions
 from lucid_swatch.store.folder import Folder
 from lucid_swatch.store.going import Going
 from lucid_swatch.store.looks import Looks
-from lucid_swatch.store.records import KeptLook
 
 from .clients import check_consent
 from .eyes import Eyes, Sight
@@ -43,7 +42,7 @@ def add_worn_photo(sessions: Sessions, folder: Folder, eyes: Eyes, look_id: str,
             Going(session, folder).stays(look_id)
             folder.keep_original(look_id, client_id, ORIGINAL, stripped)
             folder.keep_picture(look_id, PICTURE, picture)
-            before = KeptLookDocument.model_validate(kept.kept).photo
+            before = kept.particulars.photo
             number = 1 + (before.number if before else 0)
             return _write(session, kept, WornPhoto(number=number, feet=feet, on=datetime.now(UTC).date()))
 
@@ -58,7 +57,7 @@ def worn_reading(sight: Sight, content: bytes, name: str) -> tuple[bytes, bytes,
 def remove_worn_photo(session: Session, folder: Folder, look_id: str) -> KeptLook:
     """Removes the photo of a look. NotThere when there is none."""
     kept = Looks(session).get(look_id)
-    if KeptLookDocument.model_validate(kept.kept).photo is None:
+    if kept.particulars.photo is None:
         raise NotThere("this look has no photo.", kept.name, "Load the page again.")
     kept = _write(session, kept, None)
     Going(session, folder).pictures(look_id)
@@ -66,7 +65,5 @@ def remove_worn_photo(session: Session, folder: Folder, look_id: str) -> KeptLoo
 
 
 def _write(session: Session, kept: KeptLook, photo: WornPhoto | None) -> KeptLook:
-    told = KeptLookDocument.model_validate(kept.kept).model_copy(update={"photo": photo})
-    kept = replace(kept, kept=told.model_dump(mode="json", exclude_defaults=True, by_alias=True))
-    Looks(session).change(kept)
-    return kept
+    shown = replace(kept, particulars=replace(kept.particulars, photo=photo))
+    return Looks(session).change(kept.id, lambda before: shown)

@@ -26,7 +26,7 @@ from lucid_swatch.outside.cut_out import SalientObjectNetwork
 from lucid_swatch.outside.faces import FaceCascade
 from lucid_swatch.store.database import Sessions, connect
 from lucid_swatch.store.folder import Folder, Unwritable
-from lucid_swatch.store.photos import Photos
+from lucid_swatch.store.jobs import Jobs
 from lucid_swatch.usecases.eyes import Sight
 from lucid_swatch.usecases.intake import read_kept_photo, set_down_unread
 
@@ -77,9 +77,9 @@ class ReadingQueue:
     def resume(self) -> None:
         """Takes up what was left unfinished."""
         with self.sessions() as session:
-            waiting = Photos(session).unfinished()
-        for id in waiting:
-            self.add(id)
+            waiting = [job.about for job in Jobs(session).all()]
+        for about in waiting:
+            self.add(about)
 
     def make_ready(self) -> None:
         """Has a process ready before the first photo comes; does nothing when one is."""
@@ -121,9 +121,9 @@ class ReadingQueue:
             yield
         except BaseException:
             with self.sessions() as session:
-                left = [id for id in Photos(session).unfinished() if id in some]
-            for id in left:
-                self.add(id)
+                left = [job.about for job in Jobs(session).all() if job.about in some]
+            for about in left:
+                self.add(about)
             raise
 
     def stop(self) -> None:

@@ -7,6 +7,7 @@ from lucid_swatch.core.client.reading import UNKNOWN, Estimate, FaceReading
 from lucid_swatch.core.client.suits import fit_of, in_range, what_suits
 from lucid_swatch.core.garment.neutrals import neutrality, temperature
 from lucid_swatch.core.garment.vocabulary import Metal
+from lucid_swatch.core.look.rules.contrast import contrast_that_suits
 
 
 def colouring(undertone, depth=0.5, clarity=0.5, doubt=0.15, contrast=40.0):
@@ -49,7 +50,7 @@ def test_what_is_unknown_opens_the_range():
 
 
 def test_the_band_of_contrast_follows_the_face():
-    gentle, strong = what_suits(colouring(0.5, contrast=20)).contrast, what_suits(colouring(0.5, contrast=65)).contrast
+    gentle, strong = contrast_that_suits(20.0), contrast_that_suits(65.0)
     assert gentle[0] < strong[0]
     assert gentle[1] < strong[1]
 

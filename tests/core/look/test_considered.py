@@ -7,7 +7,7 @@ from hypothesis import strategies as st
 from lucid_swatch.core.garment.vocabulary import Category
 from lucid_swatch.core.look.body import ZONES, Zone
 from lucid_swatch.core.look.dressing.considered import consider
-from lucid_swatch.core.look.dressing.dress import together
+from lucid_swatch.core.look.dressing.dress import takes_the_place, together
 from lucid_swatch.core.look.dressing.mends import find_mends, with_piece
 from lucid_swatch.core.look.look import Look, in_order
 from lucid_swatch.core.look.verdict import judge
@@ -70,7 +70,8 @@ def test_what_is_always_on_counts_as_if_it_had_been_chosen_and_is_never_taken_of
 def test_putting_on_takes_the_place_of_what_cannot_be_worn_with_it(new, worn):
     after = with_piece(tuple(worn), new)
     assert after[-1] is new
-    assert all(together(new.category, p.category) and p.category is not new.category for p in after[:-1])
+    assert all(together(new.category, p.category) for p in after[:-1])
+    assert not any(takes_the_place(new.category, p.category) for p in after[:-1])
     if new.category is Category.DRESS:
         assert not {Zone.UPPER, Zone.LOWER} & {ZONES[p.category] for p in after}
 

@@ -11,6 +11,7 @@ from lucid_swatch.core.look.body import ZONES, Zone
 from lucid_swatch.core.look.dressing.dress import (
     TOGETHER,
     can_be_worn,
+    fills_a_gap,
     interchangeable,
     is_split,
     joins,
@@ -61,14 +62,21 @@ def test_the_table_says_the_same_whichever_piece_is_first():
     assert (TOGETHER == TOGETHER.T).all()
 
 
-def test_a_coat_is_put_over_a_jacket_and_a_dress_takes_the_place_of_top_and_skirt():
-    assert not takes_the_place(C.COAT, C.JACKET)
-    assert takes_the_place(C.COAT, C.COAT)
+def test_what_is_tried_stands_where_another_stood_and_a_dress_in_the_place_of_top_and_skirt():
+    assert takes_the_place(C.COAT, C.JACKET)
+    assert takes_the_place(C.KNIT, C.SHIRT)
     assert takes_the_place(C.DRESS, C.TOP)
     assert takes_the_place(C.DRESS, C.SKIRT)
     assert takes_the_place(C.SKIRT, C.DRESS)
-    assert not takes_the_place(C.TOP, C.DRESS)
+    assert takes_the_place(C.TOP, C.DRESS)
     assert takes_the_place(C.NECKLACE, C.NECKLACE)
+    assert not takes_the_place(C.BAG, C.RING)
+
+
+@given(st.lists(st.sampled_from(C), max_size=7, unique=True), st.sampled_from(C))
+def test_what_fills_a_gap_can_be_worn_with_all_that_is_there(worn, new):
+    if can_be_worn(worn) and fills_a_gap(new, worn):
+        assert can_be_worn([*worn, new])
 
 
 @given(st.lists(st.sampled_from(C), max_size=7))

@@ -12,12 +12,12 @@ export type Measure = components['schemas']['MeasureDocument']
 export type Mend = components['schemas']['MendDocument']
 export type Stitch = components['schemas']['StitchAnswer']
 export type KeptLook = components['schemas']['LookAnswer']
-export type LookKept = Partial<components['schemas']['KeptLookDocument']>
+export type LookKept = Partial<components['schemas']['LookParticularsDocument']>
 export type LookBody = components['schemas']['LookRequest']
 export type Taste = components['schemas']['TasteAnswer']
 export type Word = components['schemas']['WordRequest']
 /** What changes of what is kept about a piece; what is left out stays. */
-export type Kept = Partial<components['schemas']['Kept']>
+export type Kept = Partial<components['schemas']['ParticularsDocument']>
 export type RailWord = components['schemas']['ChangeRequest']
 export type DayVerdict = components['schemas']['DayVerdict']
 export type Season = components['schemas']['Season']
@@ -60,7 +60,7 @@ export type SideBySide = components['schemas']['SideBySideAnswer']
 export type ComparedPhoto = components['schemas']['ComparedPhotoAnswer']
 export type PhotoPair = components['schemas']['BesideAnswer']
 export type Frame = components['schemas']['FrameAnswer']
-export type About = components['schemas']['About']
+export type About = components['schemas']['AboutDocument']
 export type Erased = components['schemas']['ErasedAnswer']
 export type Veil = components['schemas']['Veil']
 export type Held = components['schemas']['Held']
@@ -95,7 +95,11 @@ export function asProblem(error: unknown): Problem {
 }
 
 /** Files as the body of a form, with what is said beside them: the generated client has no words for files. */
-export function asForm(field: string, files: File[], beside: Record<string, string> = {}): { body: never; bodySerializer: () => FormData } {
+export function asForm(
+  field: string,
+  files: File[],
+  beside: Record<string, string> = {},
+): { body: never; bodySerializer: () => FormData } {
   const form = new FormData()
   for (const file of files) form.append(field, file, file.name)
   for (const [name, value] of Object.entries(beside)) form.append(name, value)

@@ -428,6 +428,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/clients/{client_id}/jobs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Jobs
+         * @description What is still to be done for a client, the oldest first.
+         */
+        get: operations["list_jobs"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/clients/{client_id}/side-by-side": {
         parameters: {
             query?: never;
@@ -822,6 +842,54 @@ export interface paths {
         get: operations["photo_picture"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/rereading": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Show Rereading
+         * @description What the newer readings would change.
+         */
+        get: operations["show_rereading"];
+        put?: never;
+        /**
+         * Start Rereading
+         * @description Reads every photo of a client anew, beside what is kept.
+         */
+        post: operations["start_rereading"];
+        /**
+         * Stop Rereading
+         * @description Stops reading anew; what was read by now stays to be looked at.
+         */
+        delete: operations["stop_rereading"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/rereading/take": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take Over Readings
+         * @description Takes the chosen readings over and drops the others.
+         */
+        post: operations["take_over_readings"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1540,50 +1608,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/clients/{client_id}/rereading": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /**
-         * Show Rereading
-         * @description What the newer readings would change.
-         */
-        get: operations["show_rereading"];
-        put?: never;
-        /**
-         * Start Rereading
-         * @description Reads every photo of a client anew, beside what is kept.
-         */
-        post: operations["start_rereading"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/clients/{client_id}/rereading/take": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Take Over Readings
-         * @description Takes the chosen readings over and drops the others.
-         */
-        post: operations["take_over_readings"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/studio": {
         parameters: {
             query?: never;
@@ -1917,16 +1941,16 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /**
-         * About
+         * AboutDocument
          * @description What is known about a client.
          */
-        About: {
+        AboutDocument: {
             /**
              * Dresses For
              * @default
              */
             dresses_for: string;
-            refuses?: components["schemas"]["Refusals"];
+            refuses?: components["schemas"]["RefusalsDocument"];
             /**
              * Allergies
              * @description What irritates the skin, such as nickel.
@@ -1945,7 +1969,7 @@ export interface components {
              * @description Ids of pieces that join every look: glasses, a ring, a headscarf.
              */
             always_on?: string[];
-            dyed_hair?: components["schemas"]["DyedHair"] | null;
+            dyed_hair?: components["schemas"]["DyedHairDocument"] | null;
             /**
              * Height
              * @description In centimetres; the figure is drawn in this proportion.
@@ -2234,7 +2258,7 @@ export interface components {
             consent_withdrawn_on: string | null;
             /** Archived */
             archived: boolean;
-            about: components["schemas"]["About"];
+            about: components["schemas"]["AboutDocument"];
             /**
              * Portrait
              * @description Where the face is, relit.
@@ -2331,7 +2355,7 @@ export interface components {
             /** Pieces */
             pieces: string[];
             word?: components["schemas"]["WordRequest"];
-            kept?: components["schemas"]["Kept"];
+            kept?: components["schemas"]["ParticularsDocument"];
         };
         /**
          * ClientAnswer
@@ -2355,7 +2379,7 @@ export interface components {
             consent_withdrawn_on: string | null;
             /** Archived */
             archived: boolean;
-            about: components["schemas"]["About"];
+            about: components["schemas"]["AboutDocument"];
             /**
              * Portrait
              * @description Where the face is, relit.
@@ -2595,10 +2619,10 @@ export interface components {
             difference: number;
         };
         /**
-         * DyedHair
+         * DyedHairDocument
          * @description Hair that is dyed.
          */
-        DyedHair: {
+        DyedHairDocument: {
             /**
              * On
              * @description When it was dyed last.
@@ -2934,6 +2958,43 @@ export interface components {
          */
         Intent: "tonal" | "contrast" | "accent" | "statement";
         /**
+         * JobAnswer
+         * @description Something that takes long: it waits, or is under way. What is done is not here any more.
+         */
+        JobAnswer: {
+            /** Id */
+            id: string;
+            kind: components["schemas"]["JobKind"];
+            /**
+             * About
+             * @description Id of what it is done to.
+             */
+            about: string;
+            state: components["schemas"]["JobState"];
+            /**
+             * Stage
+             * @description What is being done right now.
+             */
+            stage: string;
+            /**
+             * Done
+             * @description Share that is done, where that is known.
+             */
+            done: number | null;
+        };
+        /**
+         * JobKind
+         * @description What takes long and is done beside the screens.
+         * @enum {string}
+         */
+        JobKind: "read" | "read again" | "take over" | "pictures";
+        /**
+         * JobState
+         * @description How far a job has come. What is done, or was stopped, is no job any more.
+         * @enum {string}
+         */
+        JobState: "waiting" | "under way";
+        /**
          * JudgeRequest
          * @description Pieces to judge as a look.
          */
@@ -3011,121 +3072,6 @@ export interface components {
             weights: string;
             /** @description The school that judged. */
             conventions: components["schemas"]["ConventionsDocument"];
-        };
-        /**
-         * Kept
-         * @description What is kept about a piece.
-         */
-        Kept: {
-            /**
-             * Uses
-             * @description What it is worn for.
-             */
-            uses?: string[];
-            /**
-             * Seasons
-             * @description When it is worn; empty for what its warmth says.
-             */
-            seasons?: components["schemas"]["Season"][];
-            verdict?: components["schemas"]["DayVerdict"] | null;
-            /**
-             * Fits
-             * @description Whether it fits now.
-             */
-            fits?: boolean | null;
-            /**
-             * Size
-             * @default
-             */
-            size: string;
-            /** Price */
-            price?: number | null;
-            /** Bought On */
-            bought_on?: string | null;
-            /**
-             * Care
-             * @default
-             */
-            care: string;
-            /**
-             * Note
-             * @default
-             */
-            note: string;
-            /**
-             * Worn On
-             * @description Days on which it was worn.
-             */
-            worn_on?: string[];
-            /**
-             * Set
-             * @description The set that it belongs to and is never parted from.
-             * @default
-             */
-            set: string;
-            /**
-             * Other Face
-             * @description The piece that is the other face of this reversible one.
-             */
-            other_face?: string | null;
-        };
-        /**
-         * KeptLookDocument
-         * @description What a look is for, and how it was found.
-         */
-        KeptLookDocument: {
-            /**
-             * Occasion
-             * @default
-             */
-            occasion: string;
-            /**
-             * Time
-             * @default
-             * @enum {string}
-             */
-            time: "" | "day" | "evening";
-            /** Seasons */
-            seasons?: components["schemas"]["Season"][];
-            /**
-             * Note
-             * @default
-             */
-            note: string;
-            /** Stylist Rating */
-            stylist_rating?: number | null;
-            /** Client Rating */
-            client_rating?: number | null;
-            /**
-             * Parent
-             * @description The look that this one varies.
-             */
-            parent?: string | null;
-            /**
-             * Worn
-             * @description How pieces are worn here, by id, where it is not as they usually are.
-             */
-            worn?: {
-                [key: string]: components["schemas"]["Worn"];
-            };
-            /**
-             * Seated
-             * @description Whether it is seen seated, where it is not as the client usually is.
-             */
-            seated?: boolean | null;
-            /**
-             * Formality
-             * @description Of the occasion, 1 beach and garden .. 5 black tie.
-             */
-            formality?: number | null;
-            /**
-             * Warmth
-             * @description That the weather asks for, 0 bare summer .. 4 deep winter.
-             */
-            warmth?: number | null;
-            photo?: components["schemas"]["WornPhoto"] | null;
-            /** @description The school this look follows, where it is not the client's. */
-            conventions?: components["schemas"]["ConventionsDocument"] | null;
         };
         /**
          * Kin
@@ -3249,7 +3195,7 @@ export interface components {
             intent: components["schemas"]["Intent"] | null;
             /** Overall */
             overall: number;
-            kept: components["schemas"]["KeptLookDocument"];
+            kept: components["schemas"]["LookParticularsDocument"];
             /** Verdicts */
             verdicts: components["schemas"]["PastVerdictAnswer"][];
             /**
@@ -3257,6 +3203,64 @@ export interface components {
              * Format: date-time
              */
             created_at: string;
+        };
+        /**
+         * LookParticularsDocument
+         * @description What a look is for, and how it was found.
+         */
+        LookParticularsDocument: {
+            /**
+             * Occasion
+             * @default
+             */
+            occasion: string;
+            /**
+             * Time
+             * @default
+             * @enum {string}
+             */
+            time: "" | "day" | "evening";
+            /** Seasons */
+            seasons?: components["schemas"]["Season"][];
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /** Stylist Rating */
+            stylist_rating?: number | null;
+            /** Client Rating */
+            client_rating?: number | null;
+            /**
+             * Parent
+             * @description The look that this one varies.
+             */
+            parent?: string | null;
+            /**
+             * Worn
+             * @description How pieces are worn here, by id, where it is not as they usually are.
+             */
+            worn?: {
+                [key: string]: components["schemas"]["Worn"];
+            };
+            /**
+             * Seated
+             * @description Whether it is seen seated, where it is not as the client usually is.
+             */
+            seated?: boolean | null;
+            /**
+             * Formality
+             * @description Of the occasion, 1 beach and garden .. 5 black tie.
+             */
+            formality?: number | null;
+            /**
+             * Warmth
+             * @description That the weather asks for, 0 bare summer .. 4 deep winter.
+             */
+            warmth?: number | null;
+            photo?: components["schemas"]["WornPhotoDocument"] | null;
+            /** @description The school this look follows, where it is not the client's. */
+            conventions?: components["schemas"]["ConventionsDocument"] | null;
         };
         /**
          * LookRequest
@@ -3269,7 +3273,7 @@ export interface components {
             pieces: string[];
             intent?: components["schemas"]["Intent"] | null;
             /** @description What is kept about it; left out, it stays. */
-            kept?: components["schemas"]["KeptLookDocument"] | null;
+            kept?: components["schemas"]["LookParticularsDocument"] | null;
         };
         /**
          * MeasureDocument
@@ -3644,6 +3648,63 @@ export interface components {
             part: "skin" | "hair" | "eyes";
         };
         /**
+         * ParticularsDocument
+         * @description What is kept about a piece.
+         */
+        ParticularsDocument: {
+            /**
+             * Uses
+             * @description What it is worn for.
+             */
+            uses?: string[];
+            /**
+             * Seasons
+             * @description When it is worn; empty for what its warmth says.
+             */
+            seasons?: components["schemas"]["Season"][];
+            verdict?: components["schemas"]["DayVerdict"] | null;
+            /**
+             * Fits
+             * @description Whether it fits now.
+             */
+            fits?: boolean | null;
+            /**
+             * Size
+             * @default
+             */
+            size: string;
+            /** Price */
+            price?: number | null;
+            /** Bought On */
+            bought_on?: string | null;
+            /**
+             * Care
+             * @default
+             */
+            care: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Worn On
+             * @description Days on which it was worn.
+             */
+            worn_on?: string[];
+            /**
+             * Set
+             * @description The set that it belongs to and is never parted from.
+             * @default
+             */
+            set: string;
+            /**
+             * Other Face
+             * @description The piece that is the other face of this reversible one.
+             */
+            other_face?: string | null;
+        };
+        /**
          * PartnerAnswer
          * @description A piece beside another one, as a look of two.
          */
@@ -3813,7 +3874,7 @@ export interface components {
             fit: number | null;
             /** Suits */
             suits: boolean | null;
-            kept: components["schemas"]["Kept"];
+            kept: components["schemas"]["ParticularsDocument"];
             /**
              * Seasons
              * @description As said, or as its warmth tells.
@@ -3980,10 +4041,10 @@ export interface components {
             points: number;
         };
         /**
-         * Refusals
+         * RefusalsDocument
          * @description What the client will not wear.
          */
-        Refusals: {
+        RefusalsDocument: {
             /** Lengths */
             lengths?: components["schemas"]["Length"][];
             /**
@@ -4117,7 +4178,7 @@ export interface components {
         };
         /**
          * SideKind
-         * @description What is on a side.
+         * @description What is on a side of a comparison.
          * @enum {string}
          */
         SideKind: "piece" | "look" | "photo" | "nothing";
@@ -4355,7 +4416,7 @@ export interface components {
             /** Drapes */
             drapes: components["schemas"]["DrapeAnswer"][];
             /** Held */
-            held: components["schemas"]["lucid_swatch__api__colouring_documents__HeldAnswer"][];
+            held: components["schemas"]["lucid_swatch__api__documents__trials__HeldAnswer"][];
             /**
              * Pair
              * @description The drapes to hold left and right now, by place in drapes.
@@ -4495,10 +4556,10 @@ export interface components {
          */
         Worn: "open" | "closed" | "tucked" | "loose";
         /**
-         * WornPhoto
+         * WornPhotoDocument
          * @description A photo of the look as it was worn.
          */
-        WornPhoto: {
+        WornPhotoDocument: {
             /**
              * Number
              * @description Counts up with every new photo.
@@ -4545,7 +4606,7 @@ export interface components {
          * HeldAnswer
          * @description A pair that was judged, and what was believed after it.
          */
-        lucid_swatch__api__colouring_documents__HeldAnswer: {
+        lucid_swatch__api__documents__trials__HeldAnswer: {
             /** Left */
             left: number;
             /** Right */
@@ -4872,7 +4933,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["About"];
+                "application/json": components["schemas"]["AboutDocument"];
             };
         };
         responses: {
@@ -6082,6 +6143,64 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FollowsAnswer"] | null;
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    list_jobs: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobAnswer"][];
                 };
             };
             /** @description Unauthorized */
@@ -7510,6 +7629,242 @@ export interface operations {
                 };
                 content: {
                     "application/json": unknown;
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    show_rereading: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RereadingAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    start_rereading: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RereadingAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    stop_rereading: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RereadingAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    take_over_readings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeOverRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RereadingAnswer"];
                 };
             };
             /** @description Unauthorized */
@@ -9995,184 +10350,6 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
-            };
-            /** @description Unauthorized */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ProblemDocument"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ProblemDocument"];
-                };
-            };
-            /** @description Conflict */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ProblemDocument"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ProblemDocument"];
-                };
-            };
-        };
-    };
-    show_rereading: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                client_id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["RereadingAnswer"];
-                };
-            };
-            /** @description Unauthorized */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ProblemDocument"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ProblemDocument"];
-                };
-            };
-            /** @description Conflict */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ProblemDocument"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ProblemDocument"];
-                };
-            };
-        };
-    };
-    start_rereading: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                client_id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            202: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["RereadingAnswer"];
-                };
-            };
-            /** @description Unauthorized */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ProblemDocument"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ProblemDocument"];
-                };
-            };
-            /** @description Conflict */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ProblemDocument"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ProblemDocument"];
-                };
-            };
-        };
-    };
-    take_over_readings: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                client_id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["TakeOverRequest"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            202: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["RereadingAnswer"];
-                };
             };
             /** @description Unauthorized */
             401: {

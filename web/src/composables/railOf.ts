@@ -2,7 +2,8 @@ import { answered, api, type Piece } from '@/api'
 
 let early: { client: string; pieces: Promise<Piece[]> } | null = null
 
-const ask = (client: string): Promise<Piece[]> => answered(api.GET('/api/clients/{client_id}/rail', { params: { path: { client_id: client } } }))
+const ask = (client: string): Promise<Piece[]> =>
+  answered(api.GET('/api/clients/{client_id}/rail', { params: { path: { client_id: client } } }))
 
 /** Asks for a rail while the screen that shows it is still being loaded. */
 export function askEarly(client: string): void {

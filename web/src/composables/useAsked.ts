@@ -3,7 +3,10 @@ import type { Problem } from '@/api'
 import { useTried } from './useTried'
 
 /** Something that is asked of the server again whenever what it rests on changes; the newest question wins. */
-export function useAsked<T>(ask: () => Promise<T> | null, on: WatchSource[]): { answer: Ref<T | null>; problem: Ref<Problem | null>; again: () => Promise<void> } {
+export function useAsked<T>(
+  ask: () => Promise<T> | null,
+  on: WatchSource[],
+): { answer: Ref<T | null>; problem: Ref<Problem | null>; again: () => Promise<void> } {
   const answer = shallowRef<T | null>(null)
   const { problem, tried } = useTried()
   let newest = 0

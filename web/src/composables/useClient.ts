@@ -9,7 +9,12 @@ let asking: string | null = null
 let newest = 0
 
 /** The client at work: named by the address, shared by the header and the screens. */
-export function useClient(): { id: Ref<string>; client: Ref<Client | null>; problem: Ref<Problem | null>; reload: () => Promise<void> } {
+export function useClient(): {
+  id: Ref<string>
+  client: Ref<Client | null>
+  problem: Ref<Problem | null>
+  reload: () => Promise<void>
+} {
   const route = useRoute()
   const id = computed(() => String(route.params.client ?? ''))
   async function reload() {
@@ -27,11 +32,15 @@ export function useClient(): { id: Ref<string>; client: Ref<Client | null>; prob
       if (mine === newest) asking = null
     }
   }
-  watch(id, (now) => {
-    if (client.value?.id !== now) {
-      client.value = null
-      if (asking !== now) void reload()
-    }
-  }, { immediate: true })
+  watch(
+    id,
+    (now) => {
+      if (client.value?.id !== now) {
+        client.value = null
+        if (asking !== now) void reload()
+      }
+    },
+    { immediate: true },
+  )
   return { id, client, problem, reload }
 }

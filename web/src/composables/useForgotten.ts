@@ -14,7 +14,11 @@ export function useForgotten(clientId: Ref<string>) {
     forgotten.value = null // at once: the next key is meant for something else
     try {
       const query = { change: was.change }
-      return (await answered(api.POST('/api/clients/{client_id}/undo', { params: { path: { client_id: clientId.value }, query } }))).told
+      return (
+        await answered(
+          api.POST('/api/clients/{client_id}/undo', { params: { path: { client_id: clientId.value }, query } }),
+        )
+      ).told
     } catch (error) {
       forgotten.value = was
       throw error

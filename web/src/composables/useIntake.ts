@@ -1,6 +1,17 @@
 import { useIntervalFn, useTimeoutPoll } from '@vueuse/core'
 import { computed, ref, watch, type Ref } from 'vue'
-import { answered, api, asForm, asProblem, type NeutralMark, type Photo, type Piece, type Stroke, type Taken, type Word } from '@/api'
+import {
+  answered,
+  api,
+  asForm,
+  asProblem,
+  type NeutralMark,
+  type Photo,
+  type Piece,
+  type Stroke,
+  type Taken,
+  type Word,
+} from '@/api'
 import { useTried } from './useTried'
 
 const EVERY = 350
@@ -22,7 +33,9 @@ export function useIntake(clientId: Ref<string>) {
     const before = changes
     if (!wanted) return
     try {
-      const found = await answered(api.GET('/api/clients/{client_id}/photos', { params: { path: { client_id: wanted } } }))
+      const found = await answered(
+        api.GET('/api/clients/{client_id}/photos', { params: { path: { client_id: wanted } } }),
+      )
       if (wanted === clientId.value && before !== changes) return await load()
       if (wanted === clientId.value) photos.value = found
       loaded.value = true
@@ -35,7 +48,9 @@ export function useIntake(clientId: Ref<string>) {
   watch(reading, (now) => (now ? poll.resume() : poll.pause()))
   // what a watched folder brings comes without anybody asking for it here
   const watched = ref(false)
-  useIntervalFn(() => { if (watched.value && !reading.value && !sending.value.of && !problem.value) void load() }, SELDOM)
+  useIntervalFn(() => {
+    if (watched.value && !reading.value && !sending.value.of && !problem.value) void load()
+  }, SELDOM)
   async function seeWhatIsWatched() {
     try {
       watched.value = (await answered(api.GET('/api/studio'))).watched?.client_id === clientId.value
@@ -50,7 +65,10 @@ export function useIntake(clientId: Ref<string>) {
     for (let at = 0; at < files.length; at += AT_ONCE) {
       try {
         const taken = await answered(
-          api.POST('/api/clients/{client_id}/photos', { params: { path: { client_id: clientId.value } }, ...asForm('photos', files.slice(at, at + AT_ONCE)) }),
+          api.POST('/api/clients/{client_id}/photos', {
+            params: { path: { client_id: clientId.value } },
+            ...asForm('photos', files.slice(at, at + AT_ONCE)),
+          }),
         )
         refused.value = [...refused.value, ...taken.filter((one) => one.problem)]
       } catch (error) {
@@ -63,7 +81,10 @@ export function useIntake(clientId: Ref<string>) {
     sending.value = { done: 0, of: 0 }
   }
 
-  const change = (made: Photo[]) => { photos.value = made; changes++ }
+  const change = (made: Photo[]) => {
+    photos.value = made
+    changes++
+  }
   const put = (photo: Photo) => change(photos.value.map((p) => (p.id === photo.id ? photo : p)))
   const path = (id: string) => ({ params: { path: { photo_id: id } } })
 
@@ -71,15 +92,23 @@ export function useIntake(clientId: Ref<string>) {
     tried(async () => put(await answered(api.PUT('/api/photos/{photo_id}/light', { ...path(id), body: { neutral } }))))
   const stroke = (id: string, drawn: Stroke) =>
     tried(async () => put(await answered(api.POST('/api/photos/{photo_id}/strokes', { ...path(id), body: drawn }))))
-  const undoStroke = (id: string) => tried(async () => put(await answered(api.DELETE('/api/photos/{photo_id}/strokes/last', path(id)))))
+  const undoStroke = (id: string) =>
+    tried(async () => put(await answered(api.DELETE('/api/photos/{photo_id}/strokes/last', path(id)))))
   const shareLight = (id: string) =>
     tried(async () => {
-      const changed = await answered(api.POST('/api/photos/{photo_id}/light/series', { ...path(id), body: { photos: null } }))
+      const changed = await answered(
+        api.POST('/api/photos/{photo_id}/light/series', { ...path(id), body: { photos: null } }),
+      )
       await load()
       return changed.length
     })
-  const holdReader = (id: string) => tried(async () => put(await answered(api.POST('/api/photos/{photo_id}/reader', path(id)))))
-  const calibrate = () => tried(async () => { await answered(api.POST('/api/reader/calibrate')); return true })
+  const holdReader = (id: string) =>
+    tried(async () => put(await answered(api.POST('/api/photos/{photo_id}/reader', path(id)))))
+  const calibrate = () =>
+    tried(async () => {
+      await answered(api.POST('/api/reader/calibrate'))
+      return true
+    })
   const keepApart = (id: string, other: string) =>
     tried(async () => {
       await answered(api.POST('/api/photos/{photo_id}/apart', { ...path(id), body: { other } }))
@@ -92,7 +121,8 @@ export function useIntake(clientId: Ref<string>) {
       await load()
       return copy
     })
-  const notNow = (id: string) => tried(async () => put(await answered(api.POST('/api/photos/{photo_id}/not-now', path(id)))))
+  const notNow = (id: string) =>
+    tried(async () => put(await answered(api.POST('/api/photos/{photo_id}/not-now', path(id)))))
   const remove = (id: string) =>
     tried(async () => {
       await answered(api.DELETE('/api/photos/{photo_id}', path(id)))
@@ -110,6 +140,34 @@ export function useIntake(clientId: Ref<string>) {
       await load()
       return true
     })
-  watch(clientId, () => { void load(); void seeWhatIsWatched() }, { immediate: true })
-  return { photos, loaded, refused, sending, problem, reading, send, relight, stroke, undoStroke, shareLight, holdReader, calibrate, keepApart, another, notNow, remove, hang, takeOff, load }
+  watch(
+    clientId,
+    () => {
+      void load()
+      void seeWhatIsWatched()
+    },
+    { immediate: true },
+  )
+  return {
+    photos,
+    loaded,
+    refused,
+    sending,
+    problem,
+    reading,
+    send,
+    relight,
+    stroke,
+    undoStroke,
+    shareLight,
+    holdReader,
+    calibrate,
+    keepApart,
+    another,
+    notNow,
+    remove,
+    hang,
+    takeOff,
+    load,
+  }
 }

@@ -11,14 +11,23 @@ export function useKeptLooks(clientId: Ref<string>) {
 
   const load = () =>
     tried(async () => {
-      looks.value = await answered(api.GET('/api/clients/{client_id}/looks', { params: { path: { client_id: clientId.value } } }))
+      looks.value = await answered(
+        api.GET('/api/clients/{client_id}/looks', { params: { path: { client_id: clientId.value } } }),
+      )
     })
   const keep = (draft: Pick<Draft, 'name' | 'pieces' | 'intent' | 'keptAs'>, about?: LookKept) =>
     tried(async () => {
-      const body = { name: draft.name, pieces: draft.pieces, intent: draft.intent, ...(about ? { kept: about } : {}) } as LookBody
+      const body = {
+        name: draft.name,
+        pieces: draft.pieces,
+        intent: draft.intent,
+        ...(about ? { kept: about } : {}),
+      } as LookBody
       const kept = draft.keptAs
         ? await answered(api.PUT('/api/looks/{look_id}', { params: { path: { look_id: draft.keptAs } }, body }))
-        : await answered(api.POST('/api/clients/{client_id}/looks', { params: { path: { client_id: clientId.value } }, body }))
+        : await answered(
+            api.POST('/api/clients/{client_id}/looks', { params: { path: { client_id: clientId.value } }, body }),
+          )
       await load()
       return kept
     })
@@ -27,7 +36,8 @@ export function useKeptLooks(clientId: Ref<string>) {
   const keepAbout = (id: string, what: LookKept) =>
     (writing = writing.then(async () => {
       const look = looks.value.find((one) => one.id === id)
-      if (look) await keep({ name: look.name, pieces: look.pieces, intent: look.intent, keptAs: id }, { ...look.kept, ...what })
+      if (look)
+        await keep({ name: look.name, pieces: look.pieces, intent: look.intent, keptAs: id }, { ...look.kept, ...what })
     }))
   /** Keeps a photo of a look as it was worn, or takes it away. */
   const keepPhoto = (id: string, file: File | null) =>

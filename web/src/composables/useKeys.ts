@@ -4,10 +4,14 @@ export type Keys = Record<string, (event: KeyboardEvent) => void>
 
 /** Whether someone is typing, so that letters are letters. */
 export function isTyping(target: EventTarget | null): boolean {
-  return target instanceof HTMLElement && target.closest('input, textarea, select, [contenteditable], .n-base-selection') !== null
+  return (
+    target instanceof HTMLElement &&
+    target.closest('input, textarea, select, [contenteditable], .n-base-selection') !== null
+  )
 }
 
-const isControl = (target: EventTarget | null) => target instanceof HTMLElement && target.closest('button, a, [role=button]') !== null
+const isControl = (target: EventTarget | null) =>
+  target instanceof HTMLElement && target.closest('button, a, [role=button]') !== null
 
 /** Keys of a screen: one key, one meaning. Names as in KeyboardEvent.key, lower case, with ctrl+ and shift+ before. */
 export function useKeys(keys: () => Keys): void {

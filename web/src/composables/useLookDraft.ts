@@ -16,8 +16,22 @@ export interface Draft {
   /** The school this look follows, where it is not the client's. */
   conventions: Schools | null
 }
-export const EMPTY: Draft = { pieces: [], intent: null, name: '', keptAs: null, worn: {}, seated: null, formality: null, warmth: null, conventions: null }
-interface History { past: Draft[]; now: Draft; future: Draft[] }
+export const EMPTY: Draft = {
+  pieces: [],
+  intent: null,
+  name: '',
+  keptAs: null,
+  worn: {},
+  seated: null,
+  formality: null,
+  warmth: null,
+  conventions: null,
+}
+interface History {
+  past: Draft[]
+  now: Draft
+  future: Draft[]
+}
 const MOST = 200
 
 /** The look on the figure, kept on this machine at every change, with every step undoable. */
@@ -44,11 +58,15 @@ export function useLookDraft(clientId: Ref<string>) {
   function keepOnly(known: string[]) {
     const clean = (draft: Draft): Draft => ({ ...draft, pieces: draft.pieces.filter((id) => known.includes(id)) })
     const { past, now, future } = history.value
-    if (now.pieces.some((id) => !known.includes(id))) write({ past: past.map(clean), now: clean(now), future: future.map(clean) })
+    if (now.pieces.some((id) => !known.includes(id)))
+      write({ past: past.map(clean), now: clean(now), future: future.map(clean) })
   }
   return {
     draft: computed<Draft>(() => ({ ...EMPTY, ...history.value.now })),
     canUndo: computed(() => history.value.past.length > 0),
-    change, undo, redo, keepOnly,
+    change,
+    undo,
+    redo,
+    keepOnly,
   }
 }

@@ -33,7 +33,10 @@ export function useRail(clientId: Ref<string>) {
   const change = (ids: string[], what: { word?: Word; kept?: Kept }) =>
     tried(async () => {
       const changed = await answered(
-        api.POST('/api/clients/{client_id}/rail/change', { params: { path: { client_id: clientId.value } }, body: { pieces: ids, ...what } as RailWord }),
+        api.POST('/api/clients/{client_id}/rail/change', {
+          params: { path: { client_id: clientId.value } },
+          body: { pieces: ids, ...what } as RailWord,
+        }),
       )
       const now = new Map(changed.map((piece) => [piece.id, piece]))
       pieces.value = pieces.value.map((piece) => now.get(piece.id) ?? piece)
@@ -44,13 +47,23 @@ export function useRail(clientId: Ref<string>) {
   /** Takes pieces off; their photos wait in the intake again. */
   const takeOff = (ids: string[]) =>
     tried(async () => {
-      await answered(api.POST('/api/clients/{client_id}/rail/take-off', { params: { path: { client_id: clientId.value } }, body: { pieces: ids } }))
+      await answered(
+        api.POST('/api/clients/{client_id}/rail/take-off', {
+          params: { path: { client_id: clientId.value } },
+          body: { pieces: ids },
+        }),
+      )
       await load()
     })
 
   const joinFaces = (first: string, second: string) =>
     tried(async () => {
-      await answered(api.POST('/api/clients/{client_id}/rail/faces', { params: { path: { client_id: clientId.value } }, body: { first, second } }))
+      await answered(
+        api.POST('/api/clients/{client_id}/rail/faces', {
+          params: { path: { client_id: clientId.value } },
+          body: { first, second },
+        }),
+      )
       await load()
     })
 
@@ -59,7 +72,9 @@ export function useRail(clientId: Ref<string>) {
   const step = (way: 'undo' | 'redo') => (steps = steps.then(() => stepNow(way)))
   const stepNow = (way: 'undo' | 'redo') =>
     tried(async () => {
-      const done = await answered(api.POST(`/api/clients/{client_id}/${way}`, { params: { path: { client_id: clientId.value } } }))
+      const done = await answered(
+        api.POST(`/api/clients/{client_id}/${way}`, { params: { path: { client_id: clientId.value } } }),
+      )
       told.value = `${way === 'undo' ? 'Taken back' : 'Done again'}: ${done.told}`
       await load()
     })
@@ -72,5 +87,18 @@ export function useRail(clientId: Ref<string>) {
   })
   onBeforeUnmount(() => clearTimeout(later))
   watch(clientId, load, { immediate: true })
-  return { pieces, byId, loaded, told, version, problem, load, change, takeOff, joinFaces, undo: () => step('undo'), redo: () => step('redo') }
+  return {
+    pieces,
+    byId,
+    loaded,
+    told,
+    version,
+    problem,
+    load,
+    change,
+    takeOff,
+    joinFaces,
+    undo: () => step('undo'),
+    redo: () => step('redo'),
+  }
 }

@@ -23,12 +23,29 @@ export function useSafekeeping() {
   }
   void loadHeld()
   void loadBackups()
-  onScopeDispose(() => { gone = true; window.clearTimeout(timer) })
+  onScopeDispose(() => {
+    gone = true
+    window.clearTimeout(timer)
+  })
 
-  const change = async (act: () => Promise<unknown>) => { if ((await tried(act)) !== null) await loadBackups() }
-  const make = (passphrase: string | null) => change(async () => { await answered(api.POST('/api/studio/backups', { body: { passphrase } })); return true })
-  const stop = () => change(async () => { await answered(api.DELETE('/api/studio/backups/under-way')); return true })
-  const move = (place: string) => change(async () => { await answered(api.PUT('/api/studio/backups/place', { body: { place } })); return true })
+  const change = async (act: () => Promise<unknown>) => {
+    if ((await tried(act)) !== null) await loadBackups()
+  }
+  const make = (passphrase: string | null) =>
+    change(async () => {
+      await answered(api.POST('/api/studio/backups', { body: { passphrase } }))
+      return true
+    })
+  const stop = () =>
+    change(async () => {
+      await answered(api.DELETE('/api/studio/backups/under-way'))
+      return true
+    })
+  const move = (place: string) =>
+    change(async () => {
+      await answered(api.PUT('/api/studio/backups/place', { body: { place } }))
+      return true
+    })
   const take = (names: string[], client_id: string) =>
     tried(async () => {
       const taken = await answered(api.POST('/api/studio/aside/take', { body: { names, client_id } }))

@@ -1,7 +1,9 @@
 import { expect, test } from 'vitest'
 import { useTried } from './useTried'
 
-const fails = (what: string) => async () => { throw new Error(what) }
+const fails = (what: string) => async () => {
+  throw new Error(what)
+}
 const works = async () => 'done'
 /** An act that ends when it is told to. */
 function held() {

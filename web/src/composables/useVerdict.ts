@@ -15,7 +15,10 @@ export function useVerdict(clientId: Ref<string>, asking: Ref<Asking | null>) {
     }
     try {
       const found = await answered(
-        api.POST('/api/clients/{client_id}/judge', { params: { path: { client_id: clientId.value } }, body: asking.value }),
+        api.POST('/api/clients/{client_id}/judge', {
+          params: { path: { client_id: clientId.value } },
+          body: asking.value,
+        }),
       )
       if (mine === asked) {
         judged.value = found
@@ -30,7 +33,12 @@ export function useVerdict(clientId: Ref<string>, asking: Ref<Asking | null>) {
   /** Waves a note away for this client. */
   async function dismiss(key: string) {
     try {
-      await answered(api.POST('/api/clients/{client_id}/notes', { params: { path: { client_id: clientId.value } }, body: { key, again: false } }))
+      await answered(
+        api.POST('/api/clients/{client_id}/notes', {
+          params: { path: { client_id: clientId.value } },
+          body: { key, again: false },
+        }),
+      )
       await judge()
     } catch (error) {
       problem.value = asProblem(error)

@@ -3,7 +3,14 @@ import { listed, sideWords, skinDepth, TAPES } from './colouring'
 
 describe('colouring in words', () => {
   it('names the depth of skin at the published borders', () => {
-    expect([60, 50, 30, 20, 0, -40].map(skinDepth)).toEqual(['very light', 'light', 'intermediate', 'tan', 'brown', 'deep'])
+    expect([60, 50, 30, 20, 0, -40].map(skinDepth)).toEqual([
+      'very light',
+      'light',
+      'intermediate',
+      'tan',
+      'brown',
+      'deep',
+    ])
   })
   it('says the side with its chance, and when there is none', () => {
     expect(sideWords(0.93, 0.1)).toBe('warm, 93 % sure')

@@ -3,9 +3,22 @@ import type { Piece } from '@/api'
 import { figureOf, HEIGHT, spread, traceOf } from './figure'
 
 const piece = (id: string, category: Piece['category'], zone: Piece['zone'], lightness: number): Piece =>
-  ({ id, category, zone, colours: [{ lab: [lightness, 0, 0], share: 1 }], length: null, volume: 'easy', worn: null }) as unknown as Piece
+  ({
+    id,
+    category,
+    zone,
+    colours: [{ lab: [lightness, 0, 0], share: 1 }],
+    length: null,
+    volume: 'easy',
+    worn: null,
+  }) as unknown as Piece
 
-const LOOK = [piece('shoes', 'shoes', 'feet', 20), piece('coat', 'coat', 'layer', 60), piece('knit', 'knit', 'upper', 80), piece('trousers', 'trousers', 'lower', 40)]
+const LOOK = [
+  piece('shoes', 'shoes', 'feet', 20),
+  piece('coat', 'coat', 'layer', 60),
+  piece('knit', 'knit', 'upper', 80),
+  piece('trousers', 'trousers', 'lower', 40),
+]
 
 describe('the figure', () => {
   it('draws what lies under first', () => {
@@ -35,7 +48,8 @@ describe('labels', () => {
 })
 
 describe('who wears it', () => {
-  const widest = (height: number | null) => Math.max(...figureOf(LOOK, { height, seated: false }).flatMap((shape) => shape.outlines.flat().map(([x]) => x)))
+  const widest = (height: number | null) =>
+    Math.max(...figureOf(LOOK, { height, seated: false }).flatMap((shape) => shape.outlines.flat().map(([x]) => x)))
   it('is narrower for the tall and wider for the short', () => {
     expect(widest(188)).toBeLessThan(widest(168))
     expect(widest(152)).toBeGreaterThan(widest(168))
@@ -48,7 +62,10 @@ describe('who wears it', () => {
     expect(of(sitting, 'knit').bottom).toBe(of(standing, 'knit').bottom)
   })
   it('wears a top over the waistband or in it, and a layer open or shut', () => {
-    const worn = (id: string, how: string) => figureOf(LOOK.map((one) => (one.id === id ? { ...one, worn: how } : one)) as Piece[]).find((shape) => shape.piece.id === id)!
+    const worn = (id: string, how: string) =>
+      figureOf(LOOK.map((one) => (one.id === id ? { ...one, worn: how } : one)) as Piece[]).find(
+        (shape) => shape.piece.id === id,
+      )!
     expect(worn('knit', 'loose').bottom).toBeGreaterThan(worn('knit', 'tucked').bottom)
     expect(worn('coat', 'closed').cover).toBeGreaterThan(worn('coat', 'open').cover)
   })

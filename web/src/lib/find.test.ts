@@ -4,15 +4,34 @@ import { found, wordsOf } from './find'
 
 const piece = (id: string, label: string, more: Partial<Piece> = {}): Piece =>
   ({
-    id, label, category: 'coat', pattern: 'solid', scale: null, finish: [], metal: 'none', volume: 'easy', length: null, lightness: 20, doubtful: false,
-    bin_said: null, suits: null, kept: {}, seasons: [], looks: [],
-    sort: { bin: 'cool neutral', name: 'navy', family: 'navy', undertone: 'cool', lean: 'blue' }, ...more,
+    id,
+    label,
+    category: 'coat',
+    pattern: 'solid',
+    scale: null,
+    finish: [],
+    metal: 'none',
+    volume: 'easy',
+    length: null,
+    lightness: 20,
+    doubtful: false,
+    bin_said: null,
+    suits: null,
+    kept: {},
+    seasons: [],
+    looks: [],
+    sort: { bin: 'cool neutral', name: 'navy', family: 'navy', undertone: 'cool', lean: 'blue' },
+    ...more,
   }) as unknown as Piece
 
 const RAIL = [
   piece('a', 'Wool coat'),
   piece('b', 'Striped shirt', { category: 'shirt', pattern: 'stripe', doubtful: true }),
-  piece('c', 'Red skirt', { category: 'skirt', sort: { bin: 'tone', name: 'red', family: 'red', undertone: 'warm', lean: 'red' } as Piece['sort'], kept: { verdict: 'let go' } as Piece['kept'] }),
+  piece('c', 'Red skirt', {
+    category: 'skirt',
+    sort: { bin: 'tone', name: 'red', family: 'red', undertone: 'warm', lean: 'red' } as Piece['sort'],
+    kept: { verdict: 'let go' } as Piece['kept'],
+  }),
 ]
 const known = new Map(RAIL.map((one) => [one.id, wordsOf(one)]))
 const ids = (typed: string) => [...(found(RAIL, typed, known) ?? ['everything'])]

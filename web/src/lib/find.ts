@@ -5,25 +5,61 @@ import { lightnessWord } from './words'
 export function wordsOf(piece: Piece): string[] {
   const kept = piece.kept
   const said = [
-    piece.label, piece.category, piece.sort.bin, piece.sort.name, piece.sort.family, piece.sort.undertone, piece.sort.lean ?? '',
-    piece.pattern, piece.pattern === 'solid' ? 'plain' : 'patterned', piece.scale ?? '', ...piece.finish, piece.metal === 'none' ? '' : piece.metal, piece.volume,
-    piece.length ?? '', lightnessWord(piece.lightness), piece.doubtful ? 'doubt' : '', piece.bin_said ? 'corrected' : '',
+    piece.label,
+    piece.category,
+    piece.sort.bin,
+    piece.sort.name,
+    piece.sort.family,
+    piece.sort.undertone,
+    piece.sort.lean ?? '',
+    piece.pattern,
+    piece.pattern === 'solid' ? 'plain' : 'patterned',
+    piece.scale ?? '',
+    ...piece.finish,
+    piece.metal === 'none' ? '' : piece.metal,
+    piece.volume,
+    piece.length ?? '',
+    lightnessWord(piece.lightness),
+    piece.doubtful ? 'doubt' : '',
+    piece.bin_said ? 'corrected' : '',
     piece.suits === null ? '' : piece.suits ? 'suits' : 'unsuited',
-    ...(kept.uses ?? []), ...piece.seasons, kept.verdict ?? 'undecided', kept.set ? `set ${kept.set}` : '', kept.other_face ? 'reversible' : '',
-    kept.fits === true ? 'fits' : kept.fits === false ? 'outgrown' : '', kept.worn_on?.length ? 'worn' : 'unworn', kept.size ?? '', kept.note ?? '', ...piece.looks,
+    ...(kept.uses ?? []),
+    ...piece.seasons,
+    kept.verdict ?? 'undecided',
+    kept.set ? `set ${kept.set}` : '',
+    kept.other_face ? 'reversible' : '',
+    kept.fits === true ? 'fits' : kept.fits === false ? 'outgrown' : '',
+    kept.worn_on?.length ? 'worn' : 'unworn',
+    kept.size ?? '',
+    kept.note ?? '',
+    ...piece.looks,
   ]
-  return said.join(' ').toLowerCase().split(/[^\p{L}\p{N}]+/u).filter(Boolean)
+  return said
+    .join(' ')
+    .toLowerCase()
+    .split(/[^\p{L}\p{N}]+/u)
+    .filter(Boolean)
 }
 
 /** The ids of the pieces that some typed words find: all words, or those after `or`; a word after `not` must be missing. */
 export function found(pieces: Piece[], typed: string, known: Map<string, string[]>): Set<string> | null {
-  const ways = typed.toLowerCase().split(/\bor\b|,/).map(terms).filter((way) => way.length)
+  const ways = typed
+    .toLowerCase()
+    .split(/\bor\b|,/)
+    .map(terms)
+    .filter((way) => way.length)
   if (!ways.length) return null
-  const holds = (words: string[], way: Term[]) => way.every((term) => words.some((word) => word.startsWith(term.word)) !== term.not)
-  return new Set(pieces.filter((piece) => ways.some((way) => holds(known.get(piece.id) ?? [], way))).map((piece) => piece.id))
+  const holds = (words: string[], way: Term[]) =>
+    way.every((term) => words.some((word) => word.startsWith(term.word)) !== term.not)
+  return new Set(
+    pieces.filter((piece) => ways.some((way) => holds(known.get(piece.id) ?? [], way))).map((piece) => piece.id),
+  )
 }
 
-interface Term { word: string; not: boolean }
+interface Term {
+  word: string
+  not: boolean
+}
 
 function terms(text: string): Term[] {
   const read: Term[] = []

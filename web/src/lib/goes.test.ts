@@ -3,7 +3,14 @@ import type { Piece } from '@/api'
 import { placesOf } from './goes'
 
 const piece = (id: string, zone: Piece['zone']): Piece => ({ id, zone }) as unknown as Piece
-const RAIL = [piece('knit', 'upper'), piece('shirt', 'upper'), piece('top', 'upper'), piece('shoes', 'feet'), piece('pearls', 'neck'), piece('bag', 'hand')]
+const RAIL = [
+  piece('knit', 'upper'),
+  piece('shirt', 'upper'),
+  piece('top', 'upper'),
+  piece('shoes', 'feet'),
+  piece('pearls', 'neck'),
+  piece('bag', 'hand'),
+]
 const CHANGE: Record<string, number> = { knit: -2, shirt: 5, top: 1, shoes: 0, pearls: 3, bag: 4 }
 
 describe('what goes here', () => {

@@ -1,6 +1,9 @@
 import type { Piece, Zone } from '@/api'
 
-export interface Place { title: string; pieces: Piece[] }
+export interface Place {
+  title: string
+  pieces: Piece[]
+}
 const PLACES: [string, Zone[]][] = [
   ['Top', ['upper']],
   ['Lower half', ['lower', 'legs']],

@@ -3,7 +3,14 @@ import { pinkedOutline, pinkedPath } from './pinked'
 
 describe('the pinked edge', () => {
   it('stays inside a clockwise outline', () => {
-    const points = pinkedOutline([[0, 0], [100, 0], [100, 60], [0, 60]]).split(' ').map((p) => p.split(',').map(Number))
+    const points = pinkedOutline([
+      [0, 0],
+      [100, 0],
+      [100, 60],
+      [0, 60],
+    ])
+      .split(' ')
+      .map((p) => p.split(',').map(Number))
     expect(points.length).toBeGreaterThan(40)
     for (const [x, y] of points) {
       expect(x).toBeGreaterThanOrEqual(0)

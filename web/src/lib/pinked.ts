@@ -1,5 +1,10 @@
 /** The zig-zag edge of cloth: a CSS polygon that follows any size. */
-export function pinkedPath(across: number, down: number, depth = 3, sides = { top: true, side: true, bottom: true }): string {
+export function pinkedPath(
+  across: number,
+  down: number,
+  depth = 3,
+  sides = { top: true, side: true, bottom: true },
+): string {
   const points: string[] = []
   const along = (count: number, at: (step: number, inset: number) => string, cut: boolean) => {
     if (!cut) {

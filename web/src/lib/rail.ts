@@ -2,12 +2,26 @@ import type { Category, Piece, Zone } from '@/api'
 import { BINS, capital, CATEGORIES, LIGHTNESS, lightnessWord, SEASONS, VERDICTS } from './words'
 
 export type HangBy = 'sort' | 'category' | 'use' | 'season' | 'lightness' | 'hue' | 'suits' | 'verdict'
-export interface Bay { title: string; pieces: Piece[]; /** What a piece is said to be when it is moved here. */ moves: Move | null }
-export type Move = { bin: Piece['sort']['bin'] } | { use: string } | { season: Piece['seasons'][number] } | { verdict: NonNullable<Piece['kept']['verdict']> }
+export interface Bay {
+  title: string
+  pieces: Piece[]
+  /** What a piece is said to be when it is moved here. */ moves: Move | null
+}
+export type Move =
+  | { bin: Piece['sort']['bin'] }
+  | { use: string }
+  | { season: Piece['seasons'][number] }
+  | { verdict: NonNullable<Piece['kept']['verdict']> }
 
 export const WAYS: { by: HangBy; word: string }[] = [
-  { by: 'sort', word: 'sort' }, { by: 'category', word: 'category' }, { by: 'use', word: 'use' }, { by: 'season', word: 'season' },
-  { by: 'lightness', word: 'lightness' }, { by: 'hue', word: 'hue' }, { by: 'suits', word: 'how well it suits' }, { by: 'verdict', word: 'verdict' },
+  { by: 'sort', word: 'sort' },
+  { by: 'category', word: 'category' },
+  { by: 'use', word: 'use' },
+  { by: 'season', word: 'season' },
+  { by: 'lightness', word: 'lightness' },
+  { by: 'hue', word: 'hue' },
+  { by: 'suits', word: 'how well it suits' },
+  { by: 'verdict', word: 'verdict' },
 ]
 const ZONES: [string, Zone[]][] = [
   ['Layers', ['layer']],
@@ -18,7 +32,12 @@ const ZONES: [string, Zone[]][] = [
   ['Bags and belts', ['hand', 'waist']],
   ['Head and neck', ['head', 'neck']],
 ]
-const SUITS: [string, number, number][] = [['Suits best', 0.85, 9], ['Suits well', 0.62, 0.85], ['Suits less', 0.4, 0.62], ['Far from the face', -1, 0.4]]
+const SUITS: [string, number, number][] = [
+  ['Suits best', 0.85, 9],
+  ['Suits well', 0.62, 0.85],
+  ['Suits less', 0.4, 0.62],
+  ['Far from the face', -1, 0.4],
+]
 
 /** The bays of a rail, empty ones left out, dark to light inside each; what belongs together hangs together. */
 export function baysOf(pieces: Piece[], by: HangBy): Bay[] {
@@ -30,7 +49,11 @@ export function baysOf(pieces: Piece[], by: HangBy): Bay[] {
 function rawBays(pieces: Piece[], by: HangBy): Bay[] {
   const leads = leadsOf(pieces)
   const lead = (piece: Piece) => leads.get(piece.id) ?? piece
-  const where = (title: string, holds: (piece: Piece) => boolean, moves: Move | null = null): Bay => ({ title, moves, pieces: pieces.filter((piece) => holds(lead(piece))) })
+  const where = (title: string, holds: (piece: Piece) => boolean, moves: Move | null = null): Bay => ({
+    title,
+    moves,
+    pieces: pieces.filter((piece) => holds(lead(piece))),
+  })
   switch (by) {
     case 'sort':
       return BINS.map(({ bin, plural }) => where(plural, (p) => p.sort.bin === bin, { bin }))
@@ -38,20 +61,37 @@ function rawBays(pieces: Piece[], by: HangBy): Bay[] {
       return ZONES.map(([title, zones]) => where(title, (p) => zones.includes(p.zone)))
     case 'use': {
       const uses = [...new Set(pieces.flatMap((p) => p.kept.uses ?? []))].sort()
-      return [...uses.map((use) => where(capital(use), (p) => p.kept.uses?.[0] === use, { use })), where('No use said', (p) => !p.kept.uses?.length)]
+      return [
+        ...uses.map((use) => where(capital(use), (p) => p.kept.uses?.[0] === use, { use })),
+        where('No use said', (p) => !p.kept.uses?.length),
+      ]
     }
     case 'season':
-      return [...SEASONS.map((season) => where(capital(season), (p) => p.seasons[0] === season, { season })), where('No season said', (p) => !p.seasons.length)]
+      return [
+        ...SEASONS.map((season) => where(capital(season), (p) => p.seasons[0] === season, { season })),
+        where('No season said', (p) => !p.seasons.length),
+      ]
     case 'lightness':
       return LIGHTNESS.map(({ word }) => where(capital(word), (p) => lightnessWord(p.lightness) === word))
     case 'hue': {
-      const families = [...new Set(pieces.filter((p) => isTone(p)).map((p) => p.sort.family))].sort((a, b) => hueOf(pieces, a) - hueOf(pieces, b))
-      return [...families.map((family) => where(capital(family), (p) => isTone(p) && p.sort.family === family)), where('Neutrals', (p) => !isTone(p))]
+      const families = [...new Set(pieces.filter((p) => isTone(p)).map((p) => p.sort.family))].sort(
+        (a, b) => hueOf(pieces, a) - hueOf(pieces, b),
+      )
+      return [
+        ...families.map((family) => where(capital(family), (p) => isTone(p) && p.sort.family === family)),
+        where('Neutrals', (p) => !isTone(p)),
+      ]
     }
     case 'suits':
-      return [...SUITS.map(([title, low, high]) => where(title, (p) => p.fit !== null && p.fit >= low && p.fit < high)), where('Not known', (p) => p.fit === null)]
+      return [
+        ...SUITS.map(([title, low, high]) => where(title, (p) => p.fit !== null && p.fit >= low && p.fit < high)),
+        where('Not known', (p) => p.fit === null),
+      ]
     case 'verdict':
-      return [...VERDICTS.map((verdict) => where(capital(verdict), (p) => p.kept.verdict === verdict, { verdict })), where('No verdict yet', (p) => !p.kept.verdict)]
+      return [
+        ...VERDICTS.map((verdict) => where(capital(verdict), (p) => p.kept.verdict === verdict, { verdict })),
+        where('No verdict yet', (p) => !p.kept.verdict),
+      ]
   }
 }
 
@@ -98,8 +138,26 @@ function together(pieces: Piece[]): Piece[] {
 }
 
 const HANGS: Partial<Record<Category, number>> = {
-  coat: 150, dress: 158, jumpsuit: 158, trousers: 132, skirt: 104, jacket: 96, tunic: 110, wrap: 120, knit: 84, shirt: 88, top: 76,
-  waistcoat: 72, shorts: 66, scarf: 92, boots: 60, shoes: 40, bag: 54, hat: 42, belt: 64, tie: 84,
+  coat: 150,
+  dress: 158,
+  jumpsuit: 158,
+  trousers: 132,
+  skirt: 104,
+  jacket: 96,
+  tunic: 110,
+  wrap: 120,
+  knit: 84,
+  shirt: 88,
+  top: 76,
+  waistcoat: 72,
+  shorts: 66,
+  scarf: 92,
+  boots: 60,
+  shoes: 40,
+  bag: 54,
+  hat: 42,
+  belt: 64,
+  tie: 84,
 }
 /** How long a piece hangs, in pixels at the usual distance. */
 export const hangLength = (piece: Piece): number => (HANGS[piece.category] ?? 34) * 1.1
@@ -108,7 +166,10 @@ export const hangLength = (piece: Piece): number => (HANGS[piece.category] ?? 34
 export const ZOOMS = [0.5, 0.75, 1, 1.7, 3, 5]
 
 /** How near the pieces are, and whether only their colours are seen. */
-export interface Distance { zoom: number; flat: boolean }
+export interface Distance {
+  zoom: number
+  flat: boolean
+}
 export const distanceOf = (zoom: number): Distance => ({ zoom, flat: zoom < 1 })
 /** The weave is seen from here on. */
 export const CLOSE = 1.7

@@ -2,7 +2,10 @@ import { SURROUNDS, type Surround } from '@/theme'
 
 /** Hooks and pinked edges as small pictures: a wall of hundreds of pieces draws each of them hundreds of times, and a
  * picture costs a fraction of a path or a gradient. */
-export interface Stamps { hook: string; teeth: string }
+export interface Stamps {
+  hook: string
+  teeth: string
+}
 
 const HOOK = { width: 12, height: 14 }
 export const TOOTH = { width: 6.5, height: 8 }
@@ -19,12 +22,19 @@ export function drawStamps(surround: Surround): Stamps {
     // in the colour of the room, which costs less to draw than a cut
     teeth: picture(TOOTH, (pen) => {
       pen.fillStyle = cloth
-      pen.fill(new Path2D(`M0 ${TOOTH.height}V${TOOTH.height - TOOTH.width / 2}L${TOOTH.width / 2} ${TOOTH.height}L${TOOTH.width} ${TOOTH.height - TOOTH.width / 2}V${TOOTH.height}Z`))
+      pen.fill(
+        new Path2D(
+          `M0 ${TOOTH.height}V${TOOTH.height - TOOTH.width / 2}L${TOOTH.width / 2} ${TOOTH.height}L${TOOTH.width} ${TOOTH.height - TOOTH.width / 2}V${TOOTH.height}Z`,
+        ),
+      )
     }),
   }
 }
 
-function picture({ width, height }: { width: number; height: number }, draw: (pen: CanvasRenderingContext2D) => void): string {
+function picture(
+  { width, height }: { width: number; height: number },
+  draw: (pen: CanvasRenderingContext2D) => void,
+): string {
   const canvas = document.createElement('canvas')
   canvas.width = width * FINE
   canvas.height = height * FINE

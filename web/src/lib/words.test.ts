@@ -3,7 +3,14 @@ import { bytes, categoryOf, moment, percent, plural, signed, warmthWord } from '
 
 describe('sizes and moments', () => {
   it('says sizes by thousands', () => {
-    expect([0, 999, 1000, 1_540_000, 27_000_000, 3_200_000_000].map(bytes)).toEqual(['0 bytes', '999 bytes', '1.0 kB', '1.5 MB', '27 MB', '3.2 GB'])
+    expect([0, 999, 1000, 1_540_000, 27_000_000, 3_200_000_000].map(bytes)).toEqual([
+      '0 bytes',
+      '999 bytes',
+      '1.0 kB',
+      '1.5 MB',
+      '27 MB',
+      '3.2 GB',
+    ])
   })
   it('says when by the day it is', () => {
     const now = new Date('2031-05-04T00:10:00')

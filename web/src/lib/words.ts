@@ -47,9 +47,39 @@ export const SEASONS: Season[] = ['spring', 'summer', 'autumn', 'winter']
 export const METALS: Metal[] = ['none', 'gold', 'silver', 'rose', 'mixed']
 
 export const CATEGORIES: Category[] = [
-  'top', 'shirt', 'knit', 'tunic', 'jacket', 'waistcoat', 'coat', 'wrap', 'dress', 'jumpsuit', 'skirt', 'trousers', 'shorts',
-  'hosiery', 'shoes', 'boots', 'bag', 'belt', 'scarf', 'hat', 'headscarf', 'gloves', 'tie', 'pocket-square', 'necklace',
-  'earrings', 'bracelet', 'ring', 'brooch', 'watch', 'eyewear', 'hair-piece', 'cufflinks',
+  'top',
+  'shirt',
+  'knit',
+  'tunic',
+  'jacket',
+  'waistcoat',
+  'coat',
+  'wrap',
+  'dress',
+  'jumpsuit',
+  'skirt',
+  'trousers',
+  'shorts',
+  'hosiery',
+  'shoes',
+  'boots',
+  'bag',
+  'belt',
+  'scarf',
+  'hat',
+  'headscarf',
+  'gloves',
+  'tie',
+  'pocket-square',
+  'necklace',
+  'earrings',
+  'bracelet',
+  'ring',
+  'brooch',
+  'watch',
+  'eyewear',
+  'hair-piece',
+  'cufflinks',
 ]
 
 /** The kind of piece that a file name tells of, if it does. */
@@ -70,8 +100,15 @@ export function lightWords(photo: Photo): string {
   const light = photo.reading?.light
   if (!light) return ''
   const kelvin = light.cct ?? 6500
-  const lamp = kelvin < 4200 ? 'warm light' : kelvin < 5600 ? 'slightly warm light' : kelvin < 7500 ? 'daylight' : 'cool shade'
-  const from = { neutral: 'corrected from what you tapped', estimated: 'estimated from the scene', none: 'as it came', card: 'from the reference card', reader: 'from the colour reader' }
+  const lamp =
+    kelvin < 4200 ? 'warm light' : kelvin < 5600 ? 'slightly warm light' : kelvin < 7500 ? 'daylight' : 'cool shade'
+  const from = {
+    neutral: 'corrected from what you tapped',
+    estimated: 'estimated from the scene',
+    none: 'as it came',
+    card: 'from the reference card',
+    reader: 'from the colour reader',
+  }
   return `${lamp}, ${photo.series_from ? 'as in another photo of the series' : from[light.reference]}`
 }
 
@@ -84,5 +121,12 @@ export function surfaceWords(photo: Photo): string {
 }
 
 /** Bands of lightness, each up to its L*; the audit counts the cloth of a rail by the same ones. */
-export const LIGHTNESS = [{ word: 'dark', below: 30 }, { word: 'deep', below: 50 }, { word: 'middle', below: 70 }, { word: 'light', below: 88 }, { word: 'palest', below: 101 }]
-export const lightnessWord = (lightness: number): string => LIGHTNESS.find(({ below }) => lightness < below)?.word ?? 'palest'
+export const LIGHTNESS = [
+  { word: 'dark', below: 30 },
+  { word: 'deep', below: 50 },
+  { word: 'middle', below: 70 },
+  { word: 'light', below: 88 },
+  { word: 'palest', below: 101 },
+]
+export const lightnessWord = (lightness: number): string =>
+  LIGHTNESS.find(({ below }) => lightness < below)?.word ?? 'palest'

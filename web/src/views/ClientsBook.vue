@@ -34,6 +34,19 @@ const open = (client: Client) => router.push({ name: 'intake', params: { client:
 </template>
 
 <style scoped>
-.book { height: 100%; overflow: auto; padding: 22px 24px 40px; display: flex; flex-direction: column; gap: 16px; max-width: 1180px; margin: 0 auto; }
-.title { display: flex; align-items: baseline; gap: 14px; }
+.book {
+  height: 100%;
+  overflow: auto;
+  padding: 22px 24px 40px;
+  display: flex;
+  flex-direction: column;
+  gap: 16px;
+  max-width: 1180px;
+  margin: 0 auto;
+}
+.title {
+  display: flex;
+  align-items: baseline;
+  gap: 14px;
+}
 </style>

@@ -17,14 +17,35 @@ const PARTS = ['skin', 'hair', 'eyes'] as const
 const SIDES = ['as read', 'warm', 'balanced', 'cool'] as const
 const VEILS: Veil[] = ['make-up', 'dyed hair', 'tinted glasses', 'flash']
 const { id, client, reload, problem: clientProblem } = useClient()
-const { follows, trials, ready, busy, problem, send, read, veil, count, remove, byEye, byReader, say, forgotten, forget, remember } = useColouring(id, reload)
+const {
+  follows,
+  trials,
+  ready,
+  busy,
+  problem,
+  send,
+  read,
+  veil,
+  count,
+  remove,
+  byEye,
+  byReader,
+  say,
+  forgotten,
+  forget,
+  remember,
+} = useColouring(id, reload)
 const tapping = ref(false)
 const openId = ref<string | null>(null)
 
 const portraits = computed(() => client.value?.portraits.filter((one) => one.source === 'portrait') ?? [])
 const others = computed(() => client.value?.portraits.filter((one) => one.source !== 'portrait') ?? [])
-const portrait = computed<Portrait | null>(() => portraits.value.find((one) => one.id === openId.value) ?? portraits.value.at(-1) ?? null)
-watch(portraits, (now, before) => { if (now.length > (before?.length ?? 0) && before) openId.value = now.at(-1)?.id ?? null })
+const portrait = computed<Portrait | null>(
+  () => portraits.value.find((one) => one.id === openId.value) ?? portraits.value.at(-1) ?? null,
+)
+watch(portraits, (now, before) => {
+  if (now.length > (before?.length ?? 0) && before) openId.value = now.at(-1)?.id ?? null
+})
 const face = computed(() => client.value?.face)
 const said = computed(() => face.value?.undertone ?? 'as read')
 const doubt = (part: (typeof PARTS)[number]) => {
@@ -46,7 +67,8 @@ const newest = computed(() => trials.value.find((trial) => trial.held.length))
 function choose(files: FileList | null) {
   if (files?.[0]) void send(files[0])
 }
-const moved = (spots: Spots) => portrait.value && read(portrait.value.id, spots, portrait.value.neutral ?? null, portrait.value.veils)
+const moved = (spots: Spots) =>
+  portrait.value && read(portrait.value.id, spots, portrait.value.neutral ?? null, portrait.value.veils)
 function tapped(place: { x: number; y: number }) {
   tapping.value = false
   if (portrait.value) void read(portrait.value.id, portrait.value.spots, place, portrait.value.veils)
@@ -62,27 +84,78 @@ function turn(one: Veil) {
   <div class="colouring">
     <section class="stage" aria-label="Portrait">
       <PortraitSpots
-        v-if="client && portrait?.pictures.portrait" :id="portrait.id" :key="portrait.id" :picture="portrait.pictures.portrait" :spots="portrait.spots" :name="client.name" :tapping="tapping"
-        @moved="moved" @tapped="tapped"
+        v-if="client && portrait?.pictures.portrait"
+        :id="portrait.id"
+        :key="portrait.id"
+        :picture="portrait.pictures.portrait"
+        :spots="portrait.spots"
+        :name="client.name"
+        :tapping="tapping"
+        @moved="moved"
+        @tapped="tapped"
       />
       <div v-else-if="client" class="empty">
         <h2>No portrait yet</h2>
-        <p>Head and shoulders from the front, no make-up, daylight from the side, a white sheet of paper or the reference card in the picture.</p>
-        <label class="button firm">Choose a portrait<input class="visually-hidden" type="file" accept="image/*,.heic,.heif" @change="choose(($event.target as HTMLInputElement).files)" /></label>
+        <p>
+          Head and shoulders from the front, no make-up, daylight from the side, a white sheet of paper or the reference
+          card in the picture.
+        </p>
+        <label class="button firm"
+          >Choose a portrait<input
+            class="visually-hidden"
+            type="file"
+            accept="image/*,.heic,.heif"
+            @change="choose(($event.target as HTMLInputElement).files)"
+        /></label>
       </div>
       <p v-if="portrait?.note" class="note" role="status">{{ portrait.note }}</p>
       <div v-if="portrait" class="under">
         <ul class="film" aria-label="Portraits">
           <li v-for="one in portraits" :key="one.id">
-            <button type="button" :aria-current="one.id === portrait.id ? 'true' : undefined" :aria-label="`Portrait ${one.name}${one.in_use ? '' : ', does not count'}`" @click="openId = one.id"><img :src="one.pictures.face" alt="" :class="{ out: !one.in_use }" /></button>
+            <button
+              type="button"
+              :aria-current="one.id === portrait.id ? 'true' : undefined"
+              :aria-label="`Portrait ${one.name}${one.in_use ? '' : ', does not count'}`"
+              @click="openId = one.id"
+            >
+              <img :src="one.pictures.face" alt="" :class="{ out: !one.in_use }" />
+            </button>
           </li>
-          <li><label class="button">Another portrait<input class="visually-hidden" type="file" accept="image/*,.heic,.heif" @change="choose(($event.target as HTMLInputElement).files)" /></label></li>
+          <li>
+            <label class="button"
+              >Another portrait<input
+                class="visually-hidden"
+                type="file"
+                accept="image/*,.heic,.heif"
+                @change="choose(($event.target as HTMLInputElement).files)"
+            /></label>
+          </li>
         </ul>
         <p class="acts">
-          <button class="button" type="button" :aria-pressed="tapping" @click="tapping = !tapping">{{ tapping ? 'Tap something white or grey' : 'Relight' }}</button>
+          <button class="button" type="button" :aria-pressed="tapping" @click="tapping = !tapping">
+            {{ tapping ? 'Tap something white or grey' : 'Relight' }}
+          </button>
           <span class="soft">Seen through</span>
-          <button v-for="one in VEILS" :key="one" class="word" type="button" :aria-pressed="portrait.veils.includes(one)" :disabled="busy" @click="turn(one)">{{ one }}</button>
-          <button class="word" type="button" :aria-pressed="portrait.in_use" :disabled="busy" @click="count(portrait.id, !portrait.in_use)">{{ portrait.in_use ? 'counts' : 'does not count' }}</button>
+          <button
+            v-for="one in VEILS"
+            :key="one"
+            class="word"
+            type="button"
+            :aria-pressed="portrait.veils.includes(one)"
+            :disabled="busy"
+            @click="turn(one)"
+          >
+            {{ one }}
+          </button>
+          <button
+            class="word"
+            type="button"
+            :aria-pressed="portrait.in_use"
+            :disabled="busy"
+            @click="count(portrait.id, !portrait.in_use)"
+          >
+            {{ portrait.in_use ? 'counts' : 'does not count' }}
+          </button>
           <button class="word" type="button" :disabled="busy" @click="remove(portrait.id)">remove</button>
           <span v-if="busy" class="soft" role="status">reading…</span>
         </p>
@@ -91,28 +164,74 @@ function turn(one: Veil) {
     <aside v-if="client && face && ready" class="panel">
       <h1>Colouring</h1>
       <ProblemNote v-if="problem ?? clientProblem" :problem="(problem ?? clientProblem)!" />
-      <p v-if="newest" class="soft">{{ plural(newest.held.length, 'pair') }} held to the face: {{ sideWords(newest.warm ?? 0.5, newest.balanced ?? 0) }}. The trial counts; open pins are the portraits alone.</p>
-      <p v-else-if="face.counts && !face.held" class="soft">A starting point read from {{ portraits.length + others.length === 1 ? 'one source' : plural(portraits.length + others.length, 'source') }}. Holding cloth to the face settles it.</p>
-      <p v-if="face.disagree.length" role="status"><strong>The portraits disagree</strong> on {{ listed(face.disagree) }}. Let the one in the better light count.</p>
+      <p v-if="newest" class="soft">
+        {{ plural(newest.held.length, 'pair') }} held to the face:
+        {{ sideWords(newest.warm ?? 0.5, newest.balanced ?? 0) }}. The trial counts; open pins are the portraits alone.
+      </p>
+      <p v-else-if="face.counts && !face.held" class="soft">
+        A starting point read from
+        {{
+          portraits.length + others.length === 1 ? 'one source' : plural(portraits.length + others.length, 'source')
+        }}. Holding cloth to the face settles it.
+      </p>
+      <p v-if="face.disagree.length" role="status">
+        <strong>The portraits disagree</strong> on {{ listed(face.disagree) }}. Let the one in the better light count.
+      </p>
       <div v-for="tape in tapes" :key="tape.key" class="tape">
-        <h3>{{ tape.name }}<span v-if="tape.key === 'depth' && angle" class="soft">skin: {{ skinDepth(angle.value) }}, typology angle {{ angle.value.toFixed(0) }}°</span></h3>
-        <TapeMeasure :value="tape.value" :low="tape.low" :high="tape.high" :name="tape.name" :doubt="tape.doubt" :shown="tape.told(tape.value)" :ends="tape.ends" :other="tape.other" />
+        <h3>
+          {{ tape.name
+          }}<span v-if="tape.key === 'depth' && angle" class="soft"
+            >skin: {{ skinDepth(angle.value) }}, typology angle {{ angle.value.toFixed(0) }}°</span
+          >
+        </h3>
+        <TapeMeasure
+          :value="tape.value"
+          :low="tape.low"
+          :high="tape.high"
+          :name="tape.name"
+          :doubt="tape.doubt"
+          :shown="tape.told(tape.value)"
+          :ends="tape.ends"
+          :other="tape.other"
+        />
       </div>
       <p class="acts">
-        <RouterLink class="button firm" :to="{ name: 'hold', params: { client: id } }">Hold cloth to the face</RouterLink>
+        <RouterLink class="button firm" :to="{ name: 'hold', params: { client: id } }"
+          >Hold cloth to the face</RouterLink
+        >
         <RouterLink class="button" :to="{ name: 'side-by-side', params: { client: id } }">Side by side</RouterLink>
       </p>
       <p class="acts">
         <span class="soft">Undertone by your word</span>
-        <button v-for="side in SIDES" :key="side" class="word" type="button" :aria-pressed="said === side" :disabled="busy" @click="say(side)">{{ side }}</button>
+        <button
+          v-for="side in SIDES"
+          :key="side"
+          class="word"
+          type="button"
+          :aria-pressed="said === side"
+          :disabled="busy"
+          @click="say(side)"
+        >
+          {{ side }}
+        </button>
         <span class="soft">trusted {{ percent(face.trust) }}</span>
       </p>
       <ul class="parts">
-        <FaceSource v-for="part in PARTS" :key="part" :part="part" :colour="face[part] ?? null" :doubt="doubt(part)" @eye="byEye(part, $event)" @reader="byReader(part)" />
+        <FaceSource
+          v-for="part in PARTS"
+          :key="part"
+          :part="part"
+          :colour="face[part] ?? null"
+          :doubt="doubt(part)"
+          @eye="byEye(part, $event)"
+          @reader="byReader(part)"
+        />
       </ul>
       <p v-for="one in others" :key="one.id" class="acts">
         <span class="soft">{{ one.source }}: {{ listed(Object.keys(one.colours)) }}</span>
-        <button class="word" type="button" :aria-pressed="one.in_use" @click="count(one.id, !one.in_use)">{{ one.in_use ? 'counts' : 'does not count' }}</button>
+        <button class="word" type="button" :aria-pressed="one.in_use" @click="count(one.id, !one.in_use)">
+          {{ one.in_use ? 'counts' : 'does not count' }}
+        </button>
         <button class="word" type="button" @click="remove(one.id)">remove</button>
       </p>
       <SuitingCloth v-if="follows" :follows="follows" :client-id="id" />
@@ -120,8 +239,19 @@ function turn(one: Veil) {
         <h2 id="trials">Trials</h2>
         <ForgottenNote v-if="forgotten" :told="forgotten.told" @back="remember" />
         <p v-for="trial in trials" :key="trial.id" class="acts">
-          <span>{{ new Date(trial.created_at).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' }) }}, {{ plural(trial.held.length, 'pair') }}<template v-if="trial.in_doubt.length">, {{ listed(trial.in_doubt) }} left in doubt</template></span>
-          <RouterLink class="word" :to="{ name: 'hold', params: { client: id, trial: trial.id } }">{{ trial.ended ? 'replay' : 'go on' }}</RouterLink>
+          <span
+            >{{
+              new Date(trial.created_at).toLocaleDateString('en-GB', {
+                day: 'numeric',
+                month: 'long',
+                year: 'numeric',
+              })
+            }}, {{ plural(trial.held.length, 'pair')
+            }}<template v-if="trial.in_doubt.length">, {{ listed(trial.in_doubt) }} left in doubt</template></span
+          >
+          <RouterLink class="word" :to="{ name: 'hold', params: { client: id, trial: trial.id } }">{{
+            trial.ended ? 'replay' : 'go on'
+          }}</RouterLink>
           <button class="word" type="button" @click="forget(trial)">forget</button>
         </p>
       </section>
@@ -130,25 +260,128 @@ function turn(one: Veil) {
 </template>
 
 <style scoped>
-.colouring { height: 100%; display: grid; grid-template-columns: minmax(0, 1fr) 460px; }
-@media (max-width: 1150px) { .colouring { grid-template-columns: minmax(0, 1fr) 420px; } }
-.stage { background: var(--cloth); padding: 16px 18px 12px; min-height: 0; display: flex; flex-direction: column; gap: 10px; }
-.stage > :first-child { flex: 1; min-height: 0; }
-.panel { background: var(--paper); border-left: 1px solid var(--line); padding: 16px 22px 30px; overflow: auto; display: flex; flex-direction: column; gap: 9px; }
-.note { background: var(--paper); color: var(--ink); border-radius: 5px; padding: 5px 12px; align-self: start; }
-.under { background: var(--paper); color: var(--ink); border-radius: 6px; padding: 8px 12px; display: grid; gap: 6px; }
-.film { list-style: none; margin: 0; padding: 0; display: flex; gap: 8px; align-items: center; overflow-x: auto; }
-.film button { padding: 2px; border: 2px solid transparent; background: none; cursor: pointer; display: block; }
-.film button[aria-current] { border-color: var(--ink); }
-.film img { width: 46px; height: 46px; object-fit: cover; display: block; }
-.film img.out { opacity: 0.35; }
-.parts { list-style: none; display: grid; grid-template-columns: repeat(3, 1fr); gap: 12px; margin: 4px 0; padding: 0; }
-h3 { font: 650 13.5px/1.2 'Atkinson Hyperlegible Next Variable', sans-serif; display: flex; justify-content: space-between; }
-h3 .soft { font-weight: 400; }
-.tape { display: grid; gap: 2px; }
-.acts { display: flex; flex-wrap: wrap; gap: 4px 12px; align-items: baseline; }
-.acts .button[aria-pressed='true'] { outline: 2.5px solid var(--ink); }
-.word { text-decoration: none; }
-.trials { display: grid; gap: 4px; }
-.empty { background: var(--paper); color: var(--ink); border-radius: 8px; padding: 24px 30px; display: grid; gap: 12px; justify-items: start; max-width: 46ch; margin: auto; flex: none !important; }
+.colouring {
+  height: 100%;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 460px;
+}
+@media (max-width: 1150px) {
+  .colouring {
+    grid-template-columns: minmax(0, 1fr) 420px;
+  }
+}
+.stage {
+  background: var(--cloth);
+  padding: 16px 18px 12px;
+  min-height: 0;
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+}
+.stage > :first-child {
+  flex: 1;
+  min-height: 0;
+}
+.panel {
+  background: var(--paper);
+  border-left: 1px solid var(--line);
+  padding: 16px 22px 30px;
+  overflow: auto;
+  display: flex;
+  flex-direction: column;
+  gap: 9px;
+}
+.note {
+  background: var(--paper);
+  color: var(--ink);
+  border-radius: 5px;
+  padding: 5px 12px;
+  align-self: start;
+}
+.under {
+  background: var(--paper);
+  color: var(--ink);
+  border-radius: 6px;
+  padding: 8px 12px;
+  display: grid;
+  gap: 6px;
+}
+.film {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  overflow-x: auto;
+}
+.film button {
+  padding: 2px;
+  border: 2px solid transparent;
+  background: none;
+  cursor: pointer;
+  display: block;
+}
+.film button[aria-current] {
+  border-color: var(--ink);
+}
+.film img {
+  width: 46px;
+  height: 46px;
+  object-fit: cover;
+  display: block;
+}
+.film img.out {
+  opacity: 0.35;
+}
+.parts {
+  list-style: none;
+  display: grid;
+  grid-template-columns: repeat(3, 1fr);
+  gap: 12px;
+  margin: 4px 0;
+  padding: 0;
+}
+h3 {
+  font:
+    650 13.5px/1.2 'Atkinson Hyperlegible Next Variable',
+    sans-serif;
+  display: flex;
+  justify-content: space-between;
+}
+h3 .soft {
+  font-weight: 400;
+}
+.tape {
+  display: grid;
+  gap: 2px;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 12px;
+  align-items: baseline;
+}
+.acts .button[aria-pressed='true'] {
+  outline: 2.5px solid var(--ink);
+}
+.word {
+  text-decoration: none;
+}
+.trials {
+  display: grid;
+  gap: 4px;
+}
+.empty {
+  background: var(--paper);
+  color: var(--ink);
+  border-radius: 8px;
+  padding: 24px 30px;
+  display: grid;
+  gap: 12px;
+  justify-items: start;
+  max-width: 46ch;
+  margin: auto;
+  flex: none !important;
+}
 </style>

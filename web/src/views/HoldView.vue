@@ -33,7 +33,13 @@ async function begin() {
     if (wanted && trial.value.ended) shown.value = trial.value.held.length
   })
 }
-watch(id, () => { if (id.value && !trial.value) void begin() }, { immediate: true })
+watch(
+  id,
+  () => {
+    if (id.value && !trial.value) void begin()
+  },
+  { immediate: true },
+)
 
 const person = computed(() => client.value?.person ?? null)
 const chin = computed(() => chinOf(client.value?.portraits ?? []))
@@ -56,7 +62,9 @@ async function say(held: Held) {
   busy.value = true
   const [left, right] = pair.value
   await tried(async () => {
-    trial.value = await answered(api.POST('/api/trials/{trial_id}/held', { ...trialPath(), body: { left, right, held } }))
+    trial.value = await answered(
+      api.POST('/api/trials/{trial_id}/held', { ...trialPath(), body: { left, right, held } }),
+    )
     if (trial.value.ended) {
       shown.value = trial.value.held.length
       await reload()
@@ -89,7 +97,13 @@ const step = (by: number) => {
 }
 useKeys((): Keys =>
   shown.value === null
-    ? { arrowleft: () => void say('left'), arrowright: () => void say('right'), arrowdown: () => void say('no difference'), 'ctrl+z': () => void undo(), escape: () => void stop() }
+    ? {
+        arrowleft: () => void say('left'),
+        arrowright: () => void say('right'),
+        arrowdown: () => void say('no difference'),
+        'ctrl+z': () => void undo(),
+        escape: () => void stop(),
+      }
     : { arrowleft: () => step(-1), arrowright: () => step(1), 'ctrl+z': () => void undo(), escape: () => void leave() },
 )
 const tapes = computed(() =>
@@ -97,7 +111,14 @@ const tapes = computed(() =>
     const told = last.value?.colouring[tape.key]
     const photo = client.value?.face.read?.[tape.key]
     if (!told) return []
-    return [{ ...tape, value: told.value, doubt: told.doubt * 1.64, other: photo ? { value: photo.value, name: `the portraits alone: ${tape.told(photo.value)}` } : null }]
+    return [
+      {
+        ...tape,
+        value: told.value,
+        doubt: told.doubt * 1.64,
+        other: photo ? { value: photo.value, name: `the portraits alone: ${tape.told(photo.value)}` } : null,
+      },
+    ]
   }),
 )
 </script>
@@ -108,14 +129,21 @@ const tapes = computed(() =>
     <template v-if="pair && trial">
       <div class="faces">
         <button
-          v-for="(drape, index) in sides" :key="`${index}${drape.name}`" type="button" class="side" :class="{ chosen: replayed?.held === (index ? 'right' : 'left') }"
-          :aria-label="`${index ? 'Right' : 'Left'}: ${drape.name}`" @click="say(index ? 'right' : 'left')"
+          v-for="(drape, index) in sides"
+          :key="`${index}${drape.name}`"
+          type="button"
+          class="side"
+          :class="{ chosen: replayed?.held === (index ? 'right' : 'left') }"
+          :aria-label="`${index ? 'Right' : 'Left'}: ${drape.name}`"
+          @click="say(index ? 'right' : 'left')"
         >
           <DrapedFace :person="person" :chin="chin" :hex="drape.hex" :picture="drape.picture" :label="drape.name" />
         </button>
       </div>
       <p v-if="replayed" class="foot" role="status">
-        Pair {{ shown! + 1 }} of {{ trial.held.length }}: {{ sides[0]!.name }} or {{ sides[1]!.name }}. {{ replayed.held === 'no difference' ? 'No difference' : `The ${replayed.held} one` }}; after it {{ sideWords(replayed.warm, 0) }}.
+        Pair {{ shown! + 1 }} of {{ trial.held.length }}: {{ sides[0]!.name }} or {{ sides[1]!.name }}.
+        {{ replayed.held === 'no difference' ? 'No difference' : `The ${replayed.held} one` }}; after it
+        {{ sideWords(replayed.warm, 0) }}.
         <button class="word" type="button" @click="step(-1)"><kbd>←</kbd> before</button>
         <button class="word" type="button" @click="step(1)"><kbd>→</kbd> next</button>
         <button class="word" type="button" @click="leave"><kbd>Esc</kbd> leave</button>
@@ -131,13 +159,28 @@ const tapes = computed(() =>
     </template>
     <section v-else-if="over && trial" class="end" aria-labelledby="end">
       <h1 id="end">{{ sideWords(trial.warm ?? 0.5, trial.balanced ?? 0) }}</h1>
-      <p>{{ plural(trial.held.length, 'pair') }} held. {{ trial.in_doubt.length ? `Left in doubt: ${listed(trial.in_doubt)}.` : 'Nothing is left in doubt.' }} The trial counts from now on; open pins are the portraits alone.</p>
+      <p>
+        {{ plural(trial.held.length, 'pair') }} held.
+        {{ trial.in_doubt.length ? `Left in doubt: ${listed(trial.in_doubt)}.` : 'Nothing is left in doubt.' }} The
+        trial counts from now on; open pins are the portraits alone.
+      </p>
       <div v-for="tape in tapes" :key="tape.key" class="tape">
         <h3>{{ tape.name }}</h3>
-        <TapeMeasure :value="tape.value" :low="tape.low" :high="tape.high" :name="tape.name" :doubt="tape.doubt" :shown="tape.told(tape.value)" :ends="tape.ends" :other="tape.other" />
+        <TapeMeasure
+          :value="tape.value"
+          :low="tape.low"
+          :high="tape.high"
+          :name="tape.name"
+          :doubt="tape.doubt"
+          :shown="tape.told(tape.value)"
+          :ends="tape.ends"
+          :other="tape.other"
+        />
       </div>
       <p class="acts">
-        <RouterLink class="button firm" :to="{ name: 'colouring', params: { client: id } }">To the colouring</RouterLink>
+        <RouterLink class="button firm" :to="{ name: 'colouring', params: { client: id } }"
+          >To the colouring</RouterLink
+        >
         <button class="button" type="button" @click="shown = 0">Replay <kbd>←</kbd></button>
         <button class="button" type="button" @click="undo">Undo the last verdict <kbd>Ctrl+Z</kbd></button>
       </p>
@@ -146,14 +189,71 @@ const tapes = computed(() =>
 </template>
 
 <style scoped>
-.hold { height: 100%; background: var(--cloth); display: flex; flex-direction: column; position: relative; }
-.faces { flex: 1; min-height: 0; display: grid; grid-template-columns: 1fr 1fr; }
-.side { background: none; border: 0; padding: 0; min-height: 0; min-width: 0; cursor: pointer; overflow: hidden; outline-offset: -6px; }
-.side.chosen { box-shadow: inset 0 -6px 0 var(--ink); }
-.foot { display: flex; flex-wrap: wrap; gap: 4px 22px; justify-content: center; align-items: baseline; background: var(--paper); color: var(--ink); padding: 5px 16px; font-size: 13px; }
-.problem { position: absolute; top: 12px; left: 50%; transform: translateX(-50%); z-index: 2; }
-.end { margin: auto; background: var(--paper); color: var(--ink); border-radius: 8px; padding: 26px 34px; width: min(620px, 92%); display: grid; gap: 12px; }
-.end h1::first-letter { text-transform: uppercase; }
-h3 { font: 650 13.5px/1.2 'Atkinson Hyperlegible Next Variable', sans-serif; }
-.acts { display: flex; flex-wrap: wrap; gap: 10px; }
+.hold {
+  height: 100%;
+  background: var(--cloth);
+  display: flex;
+  flex-direction: column;
+  position: relative;
+}
+.faces {
+  flex: 1;
+  min-height: 0;
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+}
+.side {
+  background: none;
+  border: 0;
+  padding: 0;
+  min-height: 0;
+  min-width: 0;
+  cursor: pointer;
+  overflow: hidden;
+  outline-offset: -6px;
+}
+.side.chosen {
+  box-shadow: inset 0 -6px 0 var(--ink);
+}
+.foot {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 22px;
+  justify-content: center;
+  align-items: baseline;
+  background: var(--paper);
+  color: var(--ink);
+  padding: 5px 16px;
+  font-size: 13px;
+}
+.problem {
+  position: absolute;
+  top: 12px;
+  left: 50%;
+  transform: translateX(-50%);
+  z-index: 2;
+}
+.end {
+  margin: auto;
+  background: var(--paper);
+  color: var(--ink);
+  border-radius: 8px;
+  padding: 26px 34px;
+  width: min(620px, 92%);
+  display: grid;
+  gap: 12px;
+}
+.end h1::first-letter {
+  text-transform: uppercase;
+}
+h3 {
+  font:
+    650 13.5px/1.2 'Atkinson Hyperlegible Next Variable',
+    sans-serif;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+}
 </style>

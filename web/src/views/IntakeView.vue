@@ -17,9 +17,40 @@ import { inOrder, isOpen } from '@/lib/strip'
 import { BINS, categoryOf, METALS, plural } from '@/lib/words'
 
 const SHOWN: Shown[] = ['as shot', 'relit', 'cloth only']
-const PATTERNS: PatternType[] = ['stripe', 'check', 'dot', 'floral', 'animal', 'geometric', 'abstract', 'colour-block', 'graphic']
+const PATTERNS: PatternType[] = [
+  'stripe',
+  'check',
+  'dot',
+  'floral',
+  'animal',
+  'geometric',
+  'abstract',
+  'colour-block',
+  'graphic',
+]
 const { id, reload } = useClient()
-const { photos, loaded, refused, sending, problem, reading, send, relight, stroke, undoStroke, shareLight, holdReader, calibrate, keepApart, another, notNow, remove, hang, takeOff, load } = useIntake(id)
+const {
+  photos,
+  loaded,
+  refused,
+  sending,
+  problem,
+  reading,
+  send,
+  relight,
+  stroke,
+  undoStroke,
+  shareLight,
+  holdReader,
+  calibrate,
+  keepApart,
+  another,
+  notNow,
+  remove,
+  hang,
+  takeOff,
+  load,
+} = useIntake(id)
 
 const order = computed(() => inOrder(photos.value))
 const openId = ref<string | null>(null)
@@ -35,13 +66,20 @@ const words = useLocalStorage<Record<string, Word>>('intake-words', {})
 const word = computed<Word>(() => {
   if (!photo.value) return {}
   const { reading, name, id: of } = photo.value
-  return { category: categoryOf(name) ?? reading?.garment.category ?? null, metal: reading?.hardware?.metal ?? null, ...words.value[of] }
+  return {
+    category: categoryOf(name) ?? reading?.garment.category ?? null,
+    metal: reading?.hardware?.metal ?? null,
+    ...words.value[of],
+  }
 })
 
 watch([order, loaded], () => {
   if (!photo.value) openId.value = order.value[0]?.id ?? null
 })
-watch(() => photos.value.map((p) => p.state).join(), () => void reload())
+watch(
+  () => photos.value.map((p) => p.state).join(),
+  () => void reload(),
+)
 watch(openId, () => {
   tool.value = 'look'
   choosing.value = false
@@ -110,7 +148,8 @@ async function drop(one: Photo) {
 async function giveLight() {
   if (!photo.value?.reading) return
   const count = await shareLight(photo.value.id)
-  if (count !== null) said.value = count ? `${plural(count, 'photo')} will be read in this light.` : 'No other photo waits.'
+  if (count !== null)
+    said.value = count ? `${plural(count, 'photo')} will be read in this light.` : 'No other photo waits.'
 }
 async function read() {
   if (!photo.value?.reading) return
@@ -143,19 +182,73 @@ const turn = () => (shown.value = SHOWN[(SHOWN.indexOf(shown.value) + 1) % SHOWN
 const take = (wanted: Tool) => (tool.value = tool.value === wanted ? 'look' : wanted)
 
 useKeys(() => ({
-  ...Object.fromEntries(BINS.map(({ bin, key }) => [key, () => { say({ bin }); choosing.value = bin === 'print' }])),
-  ...(choosing.value ? Object.fromEntries(PATTERNS.map((pattern, i) => [String(i + 1), () => { say({ pattern, bin: 'print' }); choosing.value = false }])) : {}),
-  s: () => { say({ pattern: 'solid', ...(word.value.bin === 'print' ? { bin: null } : {}) }); choosing.value = false },
-  enter: hangIt, k: focusKind, x: setAside, v: turn, a: () => input.value?.click(),
-  l: () => take('neutral'), o: () => take('cloth'), e: () => take('not cloth'), q: () => take('box'),
-  g: giveLight, r: read, j: turnMetal, d: sameAgain, n: different, m: onePieceMore,
-  escape: () => { tool.value = 'look'; choosing.value = false },
-  arrowdown: () => next(), arrowup: () => next(-1), 'ctrl+z': undo,
+  ...Object.fromEntries(
+    BINS.map(({ bin, key }) => [
+      key,
+      () => {
+        say({ bin })
+        choosing.value = bin === 'print'
+      },
+    ]),
+  ),
+  ...(choosing.value
+    ? Object.fromEntries(
+        PATTERNS.map((pattern, i) => [
+          String(i + 1),
+          () => {
+            say({ pattern, bin: 'print' })
+            choosing.value = false
+          },
+        ]),
+      )
+    : {}),
+  s: () => {
+    say({ pattern: 'solid', ...(word.value.bin === 'print' ? { bin: null } : {}) })
+    choosing.value = false
+  },
+  enter: hangIt,
+  k: focusKind,
+  x: setAside,
+  v: turn,
+  a: () => input.value?.click(),
+  l: () => take('neutral'),
+  o: () => take('cloth'),
+  e: () => take('not cloth'),
+  q: () => take('box'),
+  g: giveLight,
+  r: read,
+  j: turnMetal,
+  d: sameAgain,
+  n: different,
+  m: onePieceMore,
+  escape: () => {
+    tool.value = 'look'
+    choosing.value = false
+  },
+  arrowdown: () => next(),
+  arrowup: () => next(-1),
+  'ctrl+z': undo,
 }))
 const KEYS: [string, string][] = [
-  ['Enter', 'hang it and go on'], ['W C B T P', 'warm, cool or balanced neutral, tone, print'], ['1–9', 'after P: which print'], ['S', 'it is plain'], ['K', 'what is it'], ['J', 'the metal that shows'],
-  ['L', 'relight: then tap something white or grey'], ['G', 'give this light to all that wait'], ['R', 'hold the colour reader to it'], ['O', 'outline: draw over cloth'], ['E', 'outline: draw over what is not'], ['Q', 'outline: draw a box round it'], ['M', 'one more piece in this photo'], ['D N', 'the same: bin this one; no, another'], ['V', 'as shot, relit, cloth only'],
-  ['X', 'not now'], ['↓ ↑', 'next, the one before'], ['A', 'add photos'], ['Ctrl+Z', 'undo'],
+  ['Enter', 'hang it and go on'],
+  ['W C B T P', 'warm, cool or balanced neutral, tone, print'],
+  ['1–9', 'after P: which print'],
+  ['S', 'it is plain'],
+  ['K', 'what is it'],
+  ['J', 'the metal that shows'],
+  ['L', 'relight: then tap something white or grey'],
+  ['G', 'give this light to all that wait'],
+  ['R', 'hold the colour reader to it'],
+  ['O', 'outline: draw over cloth'],
+  ['E', 'outline: draw over what is not'],
+  ['Q', 'outline: draw a box round it'],
+  ['M', 'one more piece in this photo'],
+  ['D N', 'the same: bin this one; no, another'],
+  ['V', 'as shot, relit, cloth only'],
+  ['X', 'not now'],
+  ['↓ ↑', 'next, the one before'],
+  ['A', 'add photos'],
+  ['Ctrl+Z', 'undo'],
 ]
 </script>
 
@@ -163,7 +256,19 @@ const KEYS: [string, string][] = [
   <div ref="page" class="intake" :class="{ over: isOverDropZone }">
     <aside class="left">
       <button class="button add" type="button" @click="input?.click()">Add photos</button>
-      <input ref="input" class="visually-hidden" type="file" multiple accept="image/*,.heic,.heif" aria-label="Add photos" tabindex="-1" @change="pick(input?.files ?? null); input && (input.value = '')" />
+      <input
+        ref="input"
+        class="visually-hidden"
+        type="file"
+        multiple
+        accept="image/*,.heic,.heif"
+        aria-label="Add photos"
+        tabindex="-1"
+        @change="
+          pick(input?.files ?? null)
+          input && (input.value = '')
+        "
+      />
       <button class="word anew" type="button" :aria-pressed="anew" @click="anew = !anew">Read all again</button>
       <FilmStrip :photos="order" :open-id="openId" @open="openId = $event.id" />
     </aside>
@@ -172,20 +277,76 @@ const KEYS: [string, string][] = [
         <p v-if="sending.of" class="note">taking in {{ sending.done }} of {{ sending.of }}</p>
         <p v-else-if="reading" class="note">reading photos: {{ done }} of {{ photos.length }} done</p>
         <ProblemNote v-if="problem" :problem="problem" closable @close="problem = null" />
-        <button v-if="problem?.where === 'reader'" class="button firm" type="button" @click="problem = null; onTile()">It is on its tile: calibrate</button>
-        <ProblemNote v-for="(one, index) in refused" :key="index" :problem="one.problem!" closable @close="refused.splice(index, 1)" />
+        <button
+          v-if="problem?.where === 'reader'"
+          class="button firm"
+          type="button"
+          @click="
+            problem = null
+            onTile()
+          "
+        >
+          It is on its tile: calibrate
+        </button>
+        <ProblemNote
+          v-for="(one, index) in refused"
+          :key="index"
+          :problem="one.problem!"
+          closable
+          @close="refused.splice(index, 1)"
+        />
       </div>
-      <RereadPanel v-if="anew" :client-id="id" @close="anew = false; load(); reload()" />
+      <RereadPanel
+        v-if="anew"
+        :client-id="id"
+        @close="
+          anew = false
+          load()
+          reload()
+        "
+      />
       <template v-else-if="photo">
         <div v-if="photo.pictures.as_shot" class="shown" role="group" aria-label="Show">
-          <button v-for="one in SHOWN" :key="one" class="word" type="button" :aria-pressed="shown === one" @click="shown = one">{{ one }}</button>
+          <button
+            v-for="one in SHOWN"
+            :key="one"
+            class="word"
+            type="button"
+            :aria-pressed="shown === one"
+            @click="shown = one"
+          >
+            {{ one }}
+          </button>
         </div>
-        <PhotoStage :photo="photo" :shown="shown" :tool="tool" @neutral="relight(photo.id, $event); tool = 'look'" @stroke="stroke(photo.id, $event)" />
-        <p v-if="tool !== 'look'" class="hint">{{ tool === 'neutral' ? 'Tap something white or grey in the photo.' : tool === 'cloth' ? 'Draw over cloth that was left out.' : tool === 'box' ? 'Draw a box round the piece.' : 'Draw over what is not cloth.' }} <kbd>Esc</kbd></p>
+        <PhotoStage
+          :photo="photo"
+          :shown="shown"
+          :tool="tool"
+          @neutral="
+            relight(photo.id, $event)
+            tool = 'look'
+          "
+          @stroke="stroke(photo.id, $event)"
+        />
+        <p v-if="tool !== 'look'" class="hint">
+          {{
+            tool === 'neutral'
+              ? 'Tap something white or grey in the photo.'
+              : tool === 'cloth'
+                ? 'Draw over cloth that was left out.'
+                : tool === 'box'
+                  ? 'Draw a box round the piece.'
+                  : 'Draw over what is not cloth.'
+          }}
+          <kbd>Esc</kbd>
+        </p>
       </template>
       <div v-else-if="loaded" class="empty">
         <h2>Drop photos of garments here</h2>
-        <p>One piece a photo, on a plain ground, shoes and bags too. A white card or a sheet of paper in the picture makes the colours truer.</p>
+        <p>
+          One piece a photo, on a plain ground, shoes and bags too. A white card or a sheet of paper in the picture
+          makes the colours truer.
+        </p>
         <button class="button firm" type="button" @click="input?.click()">Choose photos <kbd>A</kbd></button>
       </div>
     </section>
@@ -200,30 +361,51 @@ const KEYS: [string, string][] = [
           <ProblemNote v-if="photo.problem" :problem="photo.problem" />
           <div class="acts">
             <button class="button" type="button" @click="drop(photo)">Remove the photo</button>
-            <button v-if="photo.pictures.as_shot" class="button" type="button" @click="take('cloth')">Draw over the cloth <kbd>O</kbd></button>
+            <button v-if="photo.pictures.as_shot" class="button" type="button" @click="take('cloth')">
+              Draw over the cloth <kbd>O</kbd>
+            </button>
           </div>
         </template>
         <template v-else-if="photo.reading && photo.state !== 'waiting' && photo.state !== 'reading'">
           <AlikeNote v-if="photo.alike" :alike="photo.alike" @remove="sameAgain" @apart="different" />
           <ReadingPanel :key="photo.id" :photo="photo" :word="word" :choosing="choosing" @say="say" />
-          <p v-if="photo.state === 'hung'" class="soft">It hangs. <RouterLink :to="{ name: 'rail', params: { client: id } }">See it on the rail</RouterLink></p>
+          <p v-if="photo.state === 'hung'" class="soft">
+            It hangs. <RouterLink :to="{ name: 'rail', params: { client: id } }">See it on the rail</RouterLink>
+          </p>
           <template v-else>
             <div class="acts">
               <button class="button firm" type="button" @click="hangIt">Hang it <kbd>↵</kbd></button>
-              <button class="button" type="button" @click="setAside">{{ photo.state === 'not now' ? 'Take up again' : 'Not now' }} <kbd>X</kbd></button>
+              <button class="button" type="button" @click="setAside">
+                {{ photo.state === 'not now' ? 'Take up again' : 'Not now' }} <kbd>X</kbd>
+              </button>
             </div>
             <div class="tools" role="group" aria-label="Light">
               <span class="soft">Light</span>
-              <button class="word" type="button" :aria-pressed="tool === 'neutral'" @click="take('neutral')">relight <kbd>L</kbd></button>
+              <button class="word" type="button" :aria-pressed="tool === 'neutral'" @click="take('neutral')">
+                relight <kbd>L</kbd>
+              </button>
               <button class="word" type="button" @click="giveLight">for all <kbd>G</kbd></button>
               <button class="word" type="button" @click="read">reader <kbd>R</kbd></button>
-              <button v-if="photo.neutral || photo.series_from || photo.reader" class="word" type="button" @click="relight(photo.id, null)">read it anew</button>
+              <button
+                v-if="photo.neutral || photo.series_from || photo.reader"
+                class="word"
+                type="button"
+                @click="relight(photo.id, null)"
+              >
+                read it anew
+              </button>
             </div>
             <div class="tools" role="group" aria-label="Outline">
               <span class="soft">Outline</span>
-              <button class="word" type="button" :aria-pressed="tool === 'cloth'" @click="take('cloth')">cloth <kbd>O</kbd></button>
-              <button class="word" type="button" :aria-pressed="tool === 'not cloth'" @click="take('not cloth')">not cloth <kbd>E</kbd></button>
-              <button class="word" type="button" :aria-pressed="tool === 'box'" @click="take('box')">box <kbd>Q</kbd></button>
+              <button class="word" type="button" :aria-pressed="tool === 'cloth'" @click="take('cloth')">
+                cloth <kbd>O</kbd>
+              </button>
+              <button class="word" type="button" :aria-pressed="tool === 'not cloth'" @click="take('not cloth')">
+                not cloth <kbd>E</kbd>
+              </button>
+              <button class="word" type="button" :aria-pressed="tool === 'box'" @click="take('box')">
+                box <kbd>Q</kbd>
+              </button>
               <button v-if="photo.strokes" class="word" type="button" @click="undoStroke(photo.id)">undo stroke</button>
             </div>
             <div class="tools" role="group" aria-label="Photo">
@@ -241,33 +423,168 @@ const KEYS: [string, string][] = [
 </template>
 
 <style scoped>
-.intake { height: 100%; display: grid; grid-template-columns: 104px minmax(0, 1fr) 420px; position: relative; }
-@media (max-width: 1150px) { .intake { grid-template-columns: 96px minmax(0, 1fr) 380px; } }
-.over::after { content: 'Let go to take them in'; position: absolute; inset: 10px; border: 3px dashed var(--ink); display: grid; place-items: center; font: 600 24px 'Petrona Variable', serif; background: color-mix(in srgb, var(--sheet) 70%, transparent); z-index: 30; pointer-events: none; }
-.left { background: var(--panel); border-right: 1px solid var(--line); display: flex; flex-direction: column; min-height: 0; }
-.add { margin: 10px 8px 0; padding: 6px 4px; justify-content: center; font-size: 13px; }
-.anew { font-size: 12.5px; padding: 6px 4px 0; text-align: center; }
-.left > :last-child { flex: 1; min-height: 0; }
-.middle { position: relative; background: var(--cloth); padding: 16px 22px; min-height: 0; display: flex; flex-direction: column; gap: 10px; }
-.notes { display: grid; gap: 6px; }
-.notes:empty { display: none; }
-.note { background: var(--paper); color: var(--ink); padding: 4px 12px; border-radius: 5px; justify-self: start; }
-.shown { align-self: flex-start; background: var(--sheet); color: var(--ink); border-radius: 6px; padding: 1px 12px; display: flex; gap: 16px; }
-.middle > .room { flex: 1; }
-.hint { position: absolute; bottom: 24px; left: 50%; transform: translateX(-50%); background: var(--sheet); color: var(--ink); border: 1px solid var(--ink); padding: 6px 14px; border-radius: 6px; }
-.right { background: var(--paper); border-left: 1px solid var(--line); padding: 14px 20px 10px; overflow: auto; display: flex; flex-direction: column; gap: 9px; }
-.title { display: flex; justify-content: space-between; align-items: baseline; gap: 12px; }
-.title h2 { overflow-wrap: anywhere; }
-.title .soft { white-space: nowrap; }
-.acts { display: flex; flex-wrap: wrap; gap: 8px; }
-.acts .button { padding: 5px 11px; }
-.acts .button[aria-pressed='true'] { outline: 2.5px solid var(--ink); }
-.tools { display: flex; flex-wrap: wrap; align-items: baseline; gap: 2px 14px; font-size: 13.5px; }
-.tools > .soft { width: 52px; }
-.tools [aria-pressed='true'] { font-weight: 700; text-decoration: underline; text-underline-offset: 3px; }
-.notes .button { justify-self: start; }
-.said { margin: 0; }
-.said:empty { display: none; }
-.keys { margin-top: auto; align-self: flex-end; }
-.empty { margin: auto; background: var(--paper); color: var(--ink); border-radius: 8px; padding: 26px 34px; display: grid; gap: 12px; justify-items: start; max-width: 52ch; }
+.intake {
+  height: 100%;
+  display: grid;
+  grid-template-columns: 104px minmax(0, 1fr) 420px;
+  position: relative;
+}
+@media (max-width: 1150px) {
+  .intake {
+    grid-template-columns: 96px minmax(0, 1fr) 380px;
+  }
+}
+.over::after {
+  content: 'Let go to take them in';
+  position: absolute;
+  inset: 10px;
+  border: 3px dashed var(--ink);
+  display: grid;
+  place-items: center;
+  font:
+    600 24px 'Petrona Variable',
+    serif;
+  background: color-mix(in srgb, var(--sheet) 70%, transparent);
+  z-index: 30;
+  pointer-events: none;
+}
+.left {
+  background: var(--panel);
+  border-right: 1px solid var(--line);
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+}
+.add {
+  margin: 10px 8px 0;
+  padding: 6px 4px;
+  justify-content: center;
+  font-size: 13px;
+}
+.anew {
+  font-size: 12.5px;
+  padding: 6px 4px 0;
+  text-align: center;
+}
+.left > :last-child {
+  flex: 1;
+  min-height: 0;
+}
+.middle {
+  position: relative;
+  background: var(--cloth);
+  padding: 16px 22px;
+  min-height: 0;
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+}
+.notes {
+  display: grid;
+  gap: 6px;
+}
+.notes:empty {
+  display: none;
+}
+.note {
+  background: var(--paper);
+  color: var(--ink);
+  padding: 4px 12px;
+  border-radius: 5px;
+  justify-self: start;
+}
+.shown {
+  align-self: flex-start;
+  background: var(--sheet);
+  color: var(--ink);
+  border-radius: 6px;
+  padding: 1px 12px;
+  display: flex;
+  gap: 16px;
+}
+.middle > .room {
+  flex: 1;
+}
+.hint {
+  position: absolute;
+  bottom: 24px;
+  left: 50%;
+  transform: translateX(-50%);
+  background: var(--sheet);
+  color: var(--ink);
+  border: 1px solid var(--ink);
+  padding: 6px 14px;
+  border-radius: 6px;
+}
+.right {
+  background: var(--paper);
+  border-left: 1px solid var(--line);
+  padding: 14px 20px 10px;
+  overflow: auto;
+  display: flex;
+  flex-direction: column;
+  gap: 9px;
+}
+.title {
+  display: flex;
+  justify-content: space-between;
+  align-items: baseline;
+  gap: 12px;
+}
+.title h2 {
+  overflow-wrap: anywhere;
+}
+.title .soft {
+  white-space: nowrap;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+.acts .button {
+  padding: 5px 11px;
+}
+.acts .button[aria-pressed='true'] {
+  outline: 2.5px solid var(--ink);
+}
+.tools {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: baseline;
+  gap: 2px 14px;
+  font-size: 13.5px;
+}
+.tools > .soft {
+  width: 52px;
+}
+.tools [aria-pressed='true'] {
+  font-weight: 700;
+  text-decoration: underline;
+  text-underline-offset: 3px;
+}
+.notes .button {
+  justify-self: start;
+}
+.said {
+  margin: 0;
+}
+.said:empty {
+  display: none;
+}
+.keys {
+  margin-top: auto;
+  align-self: flex-end;
+}
+.empty {
+  margin: auto;
+  background: var(--paper);
+  color: var(--ink);
+  border-radius: 8px;
+  padding: 26px 34px;
+  display: grid;
+  gap: 12px;
+  justify-items: start;
+  max-width: 52ch;
+}
 </style>

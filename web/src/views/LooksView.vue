@@ -1,7 +1,20 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { answered, api, type Asking, type BookEntry, type Intent, type KeptLook, type Light, type LookKept, type Mend, type Piece, type Schools, type Worn } from '@/api'
+import {
+  answered,
+  api,
+  type Asking,
+  type BookEntry,
+  type Intent,
+  type KeptLook,
+  type Light,
+  type LookKept,
+  type Mend,
+  type Piece,
+  type Schools,
+  type Worn,
+} from '@/api'
 import KeysHelp from '@/components/base/KeysHelp.vue'
 import ProblemNote from '@/components/base/ProblemNote.vue'
 import AboutLook from '@/components/look/AboutLook.vue'
@@ -43,7 +56,9 @@ const { problem: askProblem, tried } = useTried()
 const asking = computed<Asking | null>(() => {
   const { worn, formality, warmth, conventions } = draft.value
   const here = Object.fromEntries(Object.entries(worn).filter(([one]) => onRail.value.includes(one)))
-  return onRail.value.length ? { pieces: onRail.value, intent: intent.value, rain: rain.value, worn: here, formality, warmth, conventions } : null
+  return onRail.value.length
+    ? { pieces: onRail.value, intent: intent.value, rain: rain.value, worn: here, formality, warmth, conventions }
+    : null
 })
 const { judged, problem: judgeProblem, dismiss } = useVerdict(id, asking)
 /** What is judged, whatever the school. */
@@ -52,25 +67,35 @@ const seated = computed(() => draft.value.seated ?? client.value?.about.seated ?
 const lights = ref<Light[]>([])
 const lightName = ref('')
 const light = computed(() => lights.value.find((one, index) => index > 0 && one.name === lightName.value) ?? null)
-void tried(async () => { lights.value = await answered(api.GET('/api/lights')) })
+void tried(async () => {
+  lights.value = await answered(api.GET('/api/lights'))
+})
 /** What is always on joins every look that has begun. */
-const always = computed(() => (onRail.value.length ? (client.value?.about.always_on ?? []).filter((one) => !onRail.value.includes(one)) : []))
+const always = computed(() =>
+  onRail.value.length ? (client.value?.about.always_on ?? []).filter((one) => !onRail.value.includes(one)) : [],
+)
 const choosable = computed(() => rail.value.filter((one) => !always.value.includes(one.id)))
 const worn = computed(() => asWorn(rail.value, [...onRail.value, ...always.value], draft.value.worn))
 const squint = ref(false)
 const pointed = ref<string[]>([])
 const said = ref('')
-const problem = computed(() => clientProblem.value ?? railProblem.value ?? keepProblem.value ?? judgeProblem.value ?? askProblem.value)
+const problem = computed(
+  () => clientProblem.value ?? railProblem.value ?? keepProblem.value ?? judgeProblem.value ?? askProblem.value,
+)
 
-watch(loaded, (now) => {
-  if (!now) return
-  keepOnly(rail.value.map((p) => p.id))
-  const start = typeof route.query.start === 'string' ? route.query.start.split(',').filter(Boolean) : []
-  if (start.length) {
-    change({ ...EMPTY, pieces: start })
-    void router.replace({ query: {} })
-  }
-}, { immediate: true })
+watch(
+  loaded,
+  (now) => {
+    if (!now) return
+    keepOnly(rail.value.map((p) => p.id))
+    const start = typeof route.query.start === 'string' ? route.query.start.split(',').filter(Boolean) : []
+    if (start.length) {
+      change({ ...EMPTY, pieces: start })
+      void router.replace({ query: {} })
+    }
+  },
+  { immediate: true },
+)
 
 function put(piece: Piece) {
   const after = judged.value?.effects[piece.id]?.pieces ?? [piece.id]
@@ -82,8 +107,24 @@ function mend(one: Mend) {
 }
 const firstMend = () => judged.value?.mends[0] && mend(judged.value.mends[0])
 const open = (look: KeptLook) => {
-  const { worn: how = {}, seated: sits = null, formality = null, warmth = null, conventions = null } = look.kept as LookKept
-  change({ pieces: look.pieces, intent: look.intent, name: look.name, keptAs: look.id, worn: how, seated: sits, formality, warmth, conventions })
+  const {
+    worn: how = {},
+    seated: sits = null,
+    formality = null,
+    warmth = null,
+    conventions = null,
+  } = look.kept as LookKept
+  change({
+    pieces: look.pieces,
+    intent: look.intent,
+    name: look.name,
+    keptAs: look.id,
+    worn: how,
+    seated: sits,
+    formality,
+    warmth,
+    conventions,
+  })
   beside.value = null
 }
 const afresh = () => change(EMPTY)
@@ -94,8 +135,19 @@ async function keepAs(name: string, another = false) {
   const before = openLook.value
   const parent = another && before ? { parent: before.kept.parent ?? before.id } : {}
   const { worn: how, formality, warmth, conventions } = draft.value
-  const told = { ...(another ? {} : before?.kept), ...parent, worn: how, seated: draft.value.seated, formality, warmth, conventions } as LookKept
-  const kept = await keep({ ...draft.value, pieces: onRail.value, name, keptAs: another ? null : (before?.id ?? null) }, told)
+  const told = {
+    ...(another ? {} : before?.kept),
+    ...parent,
+    worn: how,
+    seated: draft.value.seated,
+    formality,
+    warmth,
+    conventions,
+  } as LookKept
+  const kept = await keep(
+    { ...draft.value, pieces: onRail.value, name, keptAs: another ? null : (before?.id ?? null) },
+    told,
+  )
   if (kept) {
     change({ name: kept.name, keptAs: kept.id })
     said.value = `Kept as ${kept.name}.`
@@ -116,12 +168,20 @@ const about = (what: LookKept) => openLook.value && void keepAbout(openLook.valu
 
 /** Colours that the look lacks, asked for only when somebody wants to know. */
 const missing = ref<Mend[] | null>(null)
-watch(() => JSON.stringify(asking.value), () => (missing.value = null))
+watch(
+  () => JSON.stringify(asking.value),
+  () => (missing.value = null),
+)
 const findMissing = () =>
   tried(async () => {
     const asked = JSON.stringify(asking.value)
     if (!asking.value) return
-    const found = await answered(api.POST('/api/clients/{client_id}/missing-colours', { params: { path: { client_id: id.value } }, body: asking.value }))
+    const found = await answered(
+      api.POST('/api/clients/{client_id}/missing-colours', {
+        params: { path: { client_id: id.value } },
+        body: asking.value,
+      }),
+    )
     if (asked === JSON.stringify(asking.value)) missing.value = found
   })
 
@@ -129,29 +189,71 @@ const findMissing = () =>
 const beside = ref<Beside | null>(null)
 const others = ref<BookEntry[]>([])
 /** Only who wants to hold something beside the look asks who else could wear it. */
-const findOthers = () => others.value.length || tried(async () => { others.value = (await answered(api.GET('/api/clients'))).filter((one) => !one.archived && one.id !== id.value) })
+const findOthers = () =>
+  others.value.length ||
+  tried(async () => {
+    others.value = (await answered(api.GET('/api/clients'))).filter((one) => !one.archived && one.id !== id.value)
+  })
 watch(id, () => (others.value = []))
-const besideLook = computed(() => { const what = beside.value; return what?.kind === 'look' ? (looks.value.find((one) => one.id === what.id) ?? null) : null })
-const besideClient = computed(() => { const what = beside.value; return what?.kind === 'client' ? (others.value.find((one) => one.id === what.id) ?? null) : null })
+const besideLook = computed(() => {
+  const what = beside.value
+  return what?.kind === 'look' ? (looks.value.find((one) => one.id === what.id) ?? null) : null
+})
+const besideClient = computed(() => {
+  const what = beside.value
+  return what?.kind === 'client' ? (others.value.find((one) => one.id === what.id) ?? null) : null
+})
 const held = ref<Mend | null>(null)
 watch(beside, (what) => (held.value = what?.kind === 'mend' ? (judged.value?.mends[0] ?? null) : null))
-watch([onRail, id], () => { if (beside.value?.kind === 'mend') beside.value = null })
+watch([onRail, id], () => {
+  if (beside.value?.kind === 'mend') beside.value = null
+})
 const besideAsking = computed<Asking | null>(() => {
   if (!asking.value) return null
   if (held.value) return { ...asking.value, pieces: mended(onRail.value, held.value) }
   if (besideClient.value) return { ...asking.value, on: besideClient.value.id }
   if (!besideLook.value) return null
   const { worn: how = {}, formality = null, warmth = null, conventions = null } = besideLook.value.kept as LookKept
-  return { pieces: besideLook.value.pieces, intent: besideLook.value.intent, rain: rain.value, worn: how, formality, warmth, conventions }
+  return {
+    pieces: besideLook.value.pieces,
+    intent: besideLook.value.intent,
+    rain: rain.value,
+    worn: how,
+    formality,
+    warmth,
+    conventions,
+  }
 })
 const { judged: besideJudged, problem: besideProblem } = useVerdict(id, besideAsking)
-const besidePieces = computed(() => asWorn(rail.value, [...(besideAsking.value?.pieces ?? []), ...(besideClient.value ? [] : always.value.filter((one) => !besideAsking.value?.pieces.includes(one)))], besideAsking.value?.worn ?? {}))
-const besideName = computed(() => (held.value ? 'with the change' : besideLook.value ? besideLook.value.name : besideClient.value ? `on ${besideClient.value.name}` : ''))
+const besidePieces = computed(() =>
+  asWorn(
+    rail.value,
+    [
+      ...(besideAsking.value?.pieces ?? []),
+      ...(besideClient.value ? [] : always.value.filter((one) => !besideAsking.value?.pieces.includes(one))),
+    ],
+    besideAsking.value?.worn ?? {},
+  ),
+)
+const besideName = computed(() =>
+  held.value
+    ? 'with the change'
+    : besideLook.value
+      ? besideLook.value.name
+      : besideClient.value
+        ? `on ${besideClient.value.name}`
+        : '',
+)
 const hereName = computed(() => (besideClient.value ? `on ${client.value?.name ?? ''}` : 'this look'))
 const besideFace = computed(() => besideClient.value ?? client.value)
 const forAll = (schools: Schools) =>
   tried(async () => {
-    await answered(api.PATCH('/api/clients/{client_id}', { params: { path: { client_id: id.value } }, body: { conventions: schools } }))
+    await answered(
+      api.PATCH('/api/clients/{client_id}', {
+        params: { path: { client_id: id.value } },
+        body: { conventions: schools },
+      }),
+    )
     change({ conventions: null })
     await reload()
     said.value = `${client.value?.name} follows this school now.`
@@ -167,8 +269,14 @@ useKeys(() => ({
   k: () => document.getElementById('look-name')?.focus(),
 }))
 const KEYS: [string, string][] = [
-  ['Space', 'squint: see what a room sees'], ['M', 'make the change that helps most'], ['B', 'hold the look beside that change, and back'], ['K', 'name and keep the look'], ['N', 'begin a new look'],
-  ['Ctrl+Z', 'undo, Ctrl+Y redo'], ['← →', 'along the pieces'], ['?', 'these keys'],
+  ['Space', 'squint: see what a room sees'],
+  ['M', 'make the change that helps most'],
+  ['B', 'hold the look beside that change, and back'],
+  ['K', 'name and keep the look'],
+  ['N', 'begin a new look'],
+  ['Ctrl+Z', 'undo, Ctrl+Y redo'],
+  ['← →', 'along the pieces'],
+  ['?', 'these keys'],
 ]
 </script>
 
@@ -179,10 +287,54 @@ const KEYS: [string, string][] = [
     </aside>
     <section class="middle" aria-label="Figure">
       <div v-if="client && besideFace && worn.length && besideAsking" class="two">
-        <figure><LookFigure :client="client" :rail="rail" :worn="worn" :judged="judged" :pointed="pointed" :squint="squint" :seated="seated" :light="light" name="This look" bare /><figcaption>{{ capital(hereName) }}<strong>{{ judged?.overall.toFixed(0) }}</strong></figcaption></figure>
-        <figure><LookFigure :client="besideFace" :rail="rail" :worn="besidePieces" :judged="besideJudged" :pointed="pointed" :squint="squint" :seated="seated" :light="light" name="Held beside" bare /><figcaption>{{ capital(besideName) }}<strong>{{ besideJudged?.overall.toFixed(0) }}</strong></figcaption></figure>
+        <figure>
+          <LookFigure
+            :client="client"
+            :rail="rail"
+            :worn="worn"
+            :judged="judged"
+            :pointed="pointed"
+            :squint="squint"
+            :seated="seated"
+            :light="light"
+            name="This look"
+            bare
+          />
+          <figcaption>
+            {{ capital(hereName) }}<strong>{{ judged?.overall.toFixed(0) }}</strong>
+          </figcaption>
+        </figure>
+        <figure>
+          <LookFigure
+            :client="besideFace"
+            :rail="rail"
+            :worn="besidePieces"
+            :judged="besideJudged"
+            :pointed="pointed"
+            :squint="squint"
+            :seated="seated"
+            :light="light"
+            name="Held beside"
+            bare
+          />
+          <figcaption>
+            {{ capital(besideName) }}<strong>{{ besideJudged?.overall.toFixed(0) }}</strong>
+          </figcaption>
+        </figure>
       </div>
-      <LookFigure v-else-if="client && worn.length" :client="client" :rail="rail" :worn="worn" :judged="judged" :pointed="pointed" :squint="squint" :seated="seated" :light="light" @mend="mend" @wear="wear" />
+      <LookFigure
+        v-else-if="client && worn.length"
+        :client="client"
+        :rail="rail"
+        :worn="worn"
+        :judged="judged"
+        :pointed="pointed"
+        :squint="squint"
+        :seated="seated"
+        :light="light"
+        @mend="mend"
+        @wear="wear"
+      />
       <div v-else-if="loaded" class="empty">
         <p v-if="rail.length">Begin with one piece from the left: a quiet base, or the one thing that shall speak.</p>
         <template v-else>
@@ -191,12 +343,26 @@ const KEYS: [string, string][] = [
         </template>
       </div>
       <div class="foot">
-        <button class="word" type="button" :aria-pressed="squint" @click="squint = !squint"><kbd>Space</kbd> squint</button>
+        <button class="word" type="button" :aria-pressed="squint" @click="squint = !squint">
+          <kbd>Space</kbd> squint
+        </button>
         <button class="word" type="button" :disabled="!canUndo && !gone" @click="takeBack">undo</button>
         <button class="word" type="button" @click="afresh">new look</button>
         <button class="word" type="button" :aria-pressed="seated" @click="change({ seated: !seated })">seated</button>
-        <label class="around">light <select v-model="lightName" :title="light?.note"><option v-for="(one, index) in lights" :key="one.name" :value="index ? one.name : ''">{{ one.name }}</option></select></label>
-        <label>surround <select v-model="surround"><option v-for="one in SURROUNDS" :key="one" :value="one">{{ one }}</option></select></label>
+        <label class="around"
+          >light
+          <select v-model="lightName" :title="light?.note">
+            <option v-for="(one, index) in lights" :key="one.name" :value="index ? one.name : ''">
+              {{ one.name }}
+            </option>
+          </select></label
+        >
+        <label
+          >surround
+          <select v-model="surround">
+            <option v-for="one in SURROUNDS" :key="one" :value="one">{{ one }}</option>
+          </select></label
+        >
         <KeysHelp :keys="KEYS" />
       </div>
     </section>
@@ -205,22 +371,87 @@ const KEYS: [string, string][] = [
       <h2>{{ draft.name || (judged ? `${capital(judged.intent)} look` : 'A new look') }}</h2>
       <p class="going">
         going for
-        <button class="word" type="button" :aria-pressed="!intent" @click="change({ intent: null })">{{ judged && !intent ? `as read: ${judged.intent}` : 'as read' }}</button>
-        <button v-for="one in INTENTS" :key="one" class="word" type="button" :aria-pressed="intent === one" @click="change({ intent: one })">{{ one }}</button>
+        <button class="word" type="button" :aria-pressed="!intent" @click="change({ intent: null })">
+          {{ judged && !intent ? `as read: ${judged.intent}` : 'as read' }}
+        </button>
+        <button
+          v-for="one in INTENTS"
+          :key="one"
+          class="word"
+          type="button"
+          :aria-pressed="intent === one"
+          @click="change({ intent: one })"
+        >
+          {{ one }}
+        </button>
       </p>
-      <HoldBeside v-if="judged" :mend="judged.mends[0] ?? null" :looks="looks.filter((one) => one.id !== draft.keptAs)" :clients="others" :beside="beside" @choosing="findOthers" @beside="beside = $event" />
+      <HoldBeside
+        v-if="judged"
+        :mend="judged.mends[0] ?? null"
+        :looks="looks.filter((one) => one.id !== draft.keptAs)"
+        :clients="others"
+        :beside="beside"
+        @choosing="findOthers"
+        @beside="beside = $event"
+      />
       <ProblemNote v-if="besideProblem" :problem="besideProblem" />
       <template v-if="judged && besideAsking">
-        <BesideVerdicts v-if="besideJudged" :before="judged" :after="besideJudged" :before-name="hereName" :after-name="besideName" @point="pointed = $event" />
+        <BesideVerdicts
+          v-if="besideJudged"
+          :before="judged"
+          :after="besideJudged"
+          :before-name="hereName"
+          :after-name="besideName"
+          @point="pointed = $event"
+        />
         <button v-if="held" class="button" type="button" @click="mend(held)"><kbd>M</kbd> make this change</button>
       </template>
-      <MeasureTapes v-else-if="judged" :judged="judged" :missing="missing" @point="pointed = $event" @why="findMissing" />
-      <SenseNotes v-if="judged" :notes="judged.notes" :rain="rain" :formality="draft.formality" :warmth="draft.warmth" @rain="rain = $event" @formality="change({ formality: $event })" @warmth="change({ warmth: $event })" @dismiss="dismiss" @point="pointed = $event" />
-      <BySchool v-if="judged && client" :judged="judged" :own="draft.conventions" :look="lookKey" :client="client.name" @school="change({ conventions: $event })" @for-all="forAll" @point="pointed = $event" />
-      <AboutLook v-if="openLook" :look="openLook" :looks="looks" @kept="about" @open="open" @photo="openLook && keepPhoto(openLook.id, $event)" />
+      <MeasureTapes
+        v-else-if="judged"
+        :judged="judged"
+        :missing="missing"
+        @point="pointed = $event"
+        @why="findMissing"
+      />
+      <SenseNotes
+        v-if="judged"
+        :notes="judged.notes"
+        :rain="rain"
+        :formality="draft.formality"
+        :warmth="draft.warmth"
+        @rain="rain = $event"
+        @formality="change({ formality: $event })"
+        @warmth="change({ warmth: $event })"
+        @dismiss="dismiss"
+        @point="pointed = $event"
+      />
+      <BySchool
+        v-if="judged && client"
+        :judged="judged"
+        :own="draft.conventions"
+        :look="lookKey"
+        :client="client.name"
+        @school="change({ conventions: $event })"
+        @for-all="forAll"
+        @point="pointed = $event"
+      />
+      <AboutLook
+        v-if="openLook"
+        :look="openLook"
+        :looks="looks"
+        @kept="about"
+        @open="open"
+        @photo="openLook && keepPhoto(openLook.id, $event)"
+      />
       <KeptLooks :looks="looks" :rail="rail" :open="draft.keptAs" @open="open" @let-go="letLookGo" />
       <div class="keeping">
-        <KeepLook :name="draft.name" :kept="!!openLook" :empty="!onRail.length" @keep="keepAs($event)" @another="keepAs($event, true)" />
+        <KeepLook
+          :name="draft.name"
+          :kept="!!openLook"
+          :empty="!onRail.length"
+          @keep="keepAs($event)"
+          @another="keepAs($event, true)"
+        />
         <p class="soft" role="status">{{ said }}</p>
       </div>
     </aside>
@@ -228,25 +459,128 @@ const KEYS: [string, string][] = [
 </template>
 
 <style scoped>
-.looks { height: 100%; display: grid; grid-template-columns: 288px minmax(0, 1fr) 362px; }
-@media (max-width: 1150px) { .looks { grid-template-columns: 216px minmax(0, 1fr) 300px; } }
-.left { background: var(--panel); border-right: 1px solid var(--line); overflow: auto; }
-.middle { background: var(--cloth); color: var(--on-cloth); display: flex; flex-direction: column; min-height: 0; min-width: 0; }
-.middle > :first-child { flex: 1; min-height: 0; }
-.right { background: var(--paper); border-left: 1px solid var(--line); overflow: auto; padding: 14px 18px 0; display: flex; flex-direction: column; gap: 2px; }
-.going { display: flex; flex-wrap: wrap; gap: 0 9px; align-items: baseline; font-size: 13px; color: var(--soft); }
-.foot { display: flex; flex-wrap: wrap; align-items: center; gap: 2px 12px; padding: 6px 14px; background: var(--paper); color: var(--ink); border-top: 1px solid var(--line); font-size: 13px; }
-.around { margin-left: auto; }
-.foot .word { padding-inline: 0; }
-.foot label { white-space: nowrap; color: var(--soft); }
-.foot select { max-width: 118px; }
-.two { display: grid; grid-template-columns: 1fr 1fr; min-height: 0; }
-figure { margin: 0; display: flex; flex-direction: column; min-height: 0; }
-figure + figure { border-left: 1px solid var(--line); }
-figure > :first-child { flex: 1; min-height: 0; }
-figcaption { display: flex; justify-content: space-between; gap: 10px; padding: 6px 16px 8px; font-size: 13.5px; font-weight: 650; background: var(--paper); color: var(--ink); }
-.keeping { position: sticky; bottom: 0; margin: auto -18px 0; padding: 10px 18px 8px; border-top: 1px solid var(--line); background: var(--paper); z-index: 2; }
-.keeping .soft { min-height: 18px; font-size: 13px; }
-.empty { display: grid; place-content: center; justify-items: center; gap: 14px; text-align: center; padding: 40px; }
-.empty p { max-width: 34ch; background: var(--paper); color: var(--ink); padding: 10px 16px; border-radius: 6px; }
+.looks {
+  height: 100%;
+  display: grid;
+  grid-template-columns: 288px minmax(0, 1fr) 362px;
+}
+@media (max-width: 1150px) {
+  .looks {
+    grid-template-columns: 216px minmax(0, 1fr) 300px;
+  }
+}
+.left {
+  background: var(--panel);
+  border-right: 1px solid var(--line);
+  overflow: auto;
+}
+.middle {
+  background: var(--cloth);
+  color: var(--on-cloth);
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+  min-width: 0;
+}
+.middle > :first-child {
+  flex: 1;
+  min-height: 0;
+}
+.right {
+  background: var(--paper);
+  border-left: 1px solid var(--line);
+  overflow: auto;
+  padding: 14px 18px 0;
+  display: flex;
+  flex-direction: column;
+  gap: 2px;
+}
+.going {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 9px;
+  align-items: baseline;
+  font-size: 13px;
+  color: var(--soft);
+}
+.foot {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 2px 12px;
+  padding: 6px 14px;
+  background: var(--paper);
+  color: var(--ink);
+  border-top: 1px solid var(--line);
+  font-size: 13px;
+}
+.around {
+  margin-left: auto;
+}
+.foot .word {
+  padding-inline: 0;
+}
+.foot label {
+  white-space: nowrap;
+  color: var(--soft);
+}
+.foot select {
+  max-width: 118px;
+}
+.two {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  min-height: 0;
+}
+figure {
+  margin: 0;
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+}
+figure + figure {
+  border-left: 1px solid var(--line);
+}
+figure > :first-child {
+  flex: 1;
+  min-height: 0;
+}
+figcaption {
+  display: flex;
+  justify-content: space-between;
+  gap: 10px;
+  padding: 6px 16px 8px;
+  font-size: 13.5px;
+  font-weight: 650;
+  background: var(--paper);
+  color: var(--ink);
+}
+.keeping {
+  position: sticky;
+  bottom: 0;
+  margin: auto -18px 0;
+  padding: 10px 18px 8px;
+  border-top: 1px solid var(--line);
+  background: var(--paper);
+  z-index: 2;
+}
+.keeping .soft {
+  min-height: 18px;
+  font-size: 13px;
+}
+.empty {
+  display: grid;
+  place-content: center;
+  justify-items: center;
+  gap: 14px;
+  text-align: center;
+  padding: 40px;
+}
+.empty p {
+  max-width: 34ch;
+  background: var(--paper);
+  color: var(--ink);
+  padding: 10px 16px;
+  border-radius: 6px;
+}
 </style>

@@ -22,8 +22,13 @@ import { baysOf, WAYS, ZOOMS, type HangBy, type Move } from '@/lib/rail'
 import { plural } from '@/lib/words'
 
 const PANELS = [
-  { name: 'made', word: 'made of' }, { name: 'work', word: 'what works' }, { name: 'few', word: 'five colours' }, { name: 'doubt', word: 'in doubt' },
-  { name: 'borders', word: 'your borders' }, { name: 'inout', word: 'in and out' }, { name: 'past', word: 'changes' },
+  { name: 'made', word: 'made of' },
+  { name: 'work', word: 'what works' },
+  { name: 'few', word: 'five colours' },
+  { name: 'doubt', word: 'in doubt' },
+  { name: 'borders', word: 'your borders' },
+  { name: 'inout', word: 'in and out' },
+  { name: 'past', word: 'changes' },
 ] as const
 const router = useRouter()
 const { id, client, reload } = useClient()
@@ -40,15 +45,23 @@ const search = ref<HTMLInputElement | null>(null)
 
 const bays = computed(() => baysOf(pieces.value, by.value))
 const words = computed(() => new Map(pieces.value.map((piece) => [piece.id, wordsOf(piece)])))
-const foundIds = computed(() => found(pieces.value, typed.value, words.value) ?? (panel.value === 'few' ? inPalette.value : null))
+const foundIds = computed(
+  () => found(pieces.value, typed.value, words.value) ?? (panel.value === 'few' ? inPalette.value : null),
+)
 const doubtful = computed(() => pieces.value.filter((piece) => piece.doubtful))
 const shown = computed(() => byId.value.get(shownId.value ?? '') ?? doubtful.value[0] ?? pieces.value[0])
 const { answer: audit, problem: auditProblem } = useAsked(
-  () => (loaded.value && panel.value === 'made' ? answered(api.GET('/api/clients/{client_id}/audit', { params: { path: { client_id: id.value } } })) : null),
+  () =>
+    loaded.value && panel.value === 'made'
+      ? answered(api.GET('/api/clients/{client_id}/audit', { params: { path: { client_id: id.value } } }))
+      : null,
   [version, panel],
 )
 const { answer: work, problem: workProblem } = useAsked(
-  () => (loaded.value && panel.value === 'work' ? answered(api.GET('/api/clients/{client_id}/work', { params: { path: { client_id: id.value } } })) : null),
+  () =>
+    loaded.value && panel.value === 'work'
+      ? answered(api.GET('/api/clients/{client_id}/work', { params: { path: { client_id: id.value } } }))
+      : null,
   [version, panel],
 )
 watch(version, (_, before) => before && void reload())
@@ -91,20 +104,30 @@ function makeSet() {
   const first = some[0]
   if (!first) return
   const parted = some.every((piece) => piece.kept.set && piece.kept.set === first.kept.set)
-  void deed({ kept: { set: parted ? '' : (some.find((piece) => piece.kept.set)?.kept.set ?? `with the ${first.label.toLowerCase()}`.slice(0, 80)) } })
+  void deed({
+    kept: {
+      set: parted
+        ? ''
+        : (some.find((piece) => piece.kept.set)?.kept.set ?? `with the ${first.label.toLowerCase()}`.slice(0, 80)),
+    },
+  })
 }
 function twoFaces() {
   const [first, second, ...more] = [...chosen.value]
-  if (first && second && byId.value.get(first)?.kept.other_face === second) void deed({ kept: { other_face: null } }, [first, second])
+  if (first && second && byId.value.get(first)?.kept.other_face === second)
+    void deed({ kept: { other_face: null } }, [first, second])
   else if (first && second && !more.length) void joinFaces(first, second)
   else told.value = 'Choose the two faces of one piece first.'
 }
 function startLook() {
-  if (chosen.value.size) void router.push({ name: 'looks', params: { client: id.value }, query: { start: [...chosen.value].join(',') } })
+  if (chosen.value.size)
+    void router.push({ name: 'looks', params: { client: id.value }, query: { start: [...chosen.value].join(',') } })
 }
 async function school(neutrals: 'broad' | 'strict') {
   try {
-    await answered(api.PATCH('/api/clients/{client_id}', { params: { path: { client_id: id.value } }, body: { neutrals } }))
+    await answered(
+      api.PATCH('/api/clients/{client_id}', { params: { path: { client_id: id.value } }, body: { neutrals } }),
+    )
     await Promise.all([load(), reload()])
   } catch (error) {
     problem.value = asProblem(error)
@@ -113,12 +136,22 @@ async function school(neutrals: 'broad' | 'strict') {
 const say = (one: string, bin: Bin) => void sayAndGoOn([one], { bin })
 const nearer = (step: number) => (zoom.value = Math.min(ZOOMS.length - 1, Math.max(0, zoom.value + step)))
 useRailKeys({
-  say: (word) => void sayAndGoOn(meant(), word), keep: (kept) => void deed({ kept }), startLook, makeSet, joinFaces: twoFaces, nextInDoubt,
+  say: (word) => void sayAndGoOn(meant(), word),
+  keep: (kept) => void deed({ kept }),
+  startLook,
+  makeSet,
+  joinFaces: twoFaces,
+  nextInDoubt,
   hangsRight: () => shown.value && say(shown.value.id, shown.value.sort.bin),
-  find: () => search.value?.focus(), zoom: nearer,
+  find: () => search.value?.focus(),
+  zoom: nearer,
   chooseAll: () => (chosen.value = new Set(foundIds.value ?? byId.value.keys())),
-  putBack: () => { chosen.value = new Set(); typed.value = '' },
-  undo: () => void undo(), redo: () => void redo(),
+  putBack: () => {
+    chosen.value = new Set()
+    typed.value = ''
+  },
+  undo: () => void undo(),
+  redo: () => void redo(),
 })
 </script>
 
@@ -127,17 +160,71 @@ useRailKeys({
     <div class="title">
       <h1>The rail</h1>
       <p v-if="loaded" class="soft">
-        {{ plural(pieces.length, 'piece') }}<template v-if="foundIds"> · <strong>{{ foundIds.size }} {{ typed.trim() ? 'found' : 'in the palette' }}</strong></template><template v-if="doubtful.length"> · <button class="word link" type="button" @click="panel = 'doubt'; nextInDoubt()">{{ doubtful.length }} in doubt</button></template>
+        {{ plural(pieces.length, 'piece')
+        }}<template v-if="foundIds">
+          · <strong>{{ foundIds.size }} {{ typed.trim() ? 'found' : 'in the palette' }}</strong></template
+        ><template v-if="doubtful.length">
+          ·
+          <button
+            class="word link"
+            type="button"
+            @click="
+              panel = 'doubt'
+              nextInDoubt()
+            "
+          >
+            {{ doubtful.length }} in doubt
+          </button></template
+        >
       </p>
-      <label class="find"><span class="visually-hidden">Find by words</span><input ref="search" v-model="typed" type="search" placeholder="find: navy not print" @keydown.escape="typed = ''" /></label>
+      <label class="find"
+        ><span class="visually-hidden">Find by words</span
+        ><input
+          ref="search"
+          v-model="typed"
+          type="search"
+          placeholder="find: navy not print"
+          @keydown.escape="typed = ''"
+      /></label>
       <span class="zoom" role="group" aria-label="Distance">
-        <button class="word" type="button" aria-label="Farther: the whole wall" :disabled="zoom === 0" @click="nearer(-1)">wall</button>
-        <input v-model.number="zoom" type="range" min="0" :max="ZOOMS.length - 1" aria-label="From the wall to the cloth" />
-        <button class="word" type="button" aria-label="Nearer: the cloth" :disabled="zoom === ZOOMS.length - 1" @click="nearer(1)">cloth</button>
+        <button
+          class="word"
+          type="button"
+          aria-label="Farther: the whole wall"
+          :disabled="zoom === 0"
+          @click="nearer(-1)"
+        >
+          wall
+        </button>
+        <input
+          v-model.number="zoom"
+          type="range"
+          min="0"
+          :max="ZOOMS.length - 1"
+          aria-label="From the wall to the cloth"
+        />
+        <button
+          class="word"
+          type="button"
+          aria-label="Nearer: the cloth"
+          :disabled="zoom === ZOOMS.length - 1"
+          @click="nearer(1)"
+        >
+          cloth
+        </button>
       </span>
       <p class="by">
         hang by
-        <button v-for="way in WAYS" :key="way.by" class="word" type="button" :aria-pressed="by === way.by" @click="by = way.by">{{ way.word }}</button>
+        <button
+          v-for="way in WAYS"
+          :key="way.by"
+          class="word"
+          type="button"
+          :aria-pressed="by === way.by"
+          @click="by = way.by"
+        >
+          {{ way.word }}
+        </button>
       </p>
     </div>
     <ProblemNote v-if="problem" :problem="problem" closable @close="problem = null" />
@@ -147,23 +234,87 @@ useRailKeys({
     </div>
     <div class="room" :class="{ bare: !pieces.length }">
       <RailWall
-        v-if="pieces.length" ref="wall" class="wall" :bays="bays" :chosen="chosen" :shown-id="shown?.id ?? null" :found-ids="foundIds" :zoom="ZOOMS[zoom] ?? 1"
-        @show="shownId = $event" @choose="choose" @move="move" @stuck="told = 'What is measured cannot be moved by hand. Hang by sort, use, season or verdict to move pieces.'"
+        v-if="pieces.length"
+        ref="wall"
+        class="wall"
+        :bays="bays"
+        :chosen="chosen"
+        :shown-id="shown?.id ?? null"
+        :found-ids="foundIds"
+        :zoom="ZOOMS[zoom] ?? 1"
+        @show="shownId = $event"
+        @choose="choose"
+        @move="move"
+        @stuck="told = 'What is measured cannot be moved by hand. Hang by sort, use, season or verdict to move pieces.'"
       />
       <PieceCard
-        v-if="shown" class="card" :piece="shown" :version="version" @word="deed({ word: $event }, [shown.id])" @kept="deed({ kept: $event }, [shown.id])"
-        @show="shownId = $event; wall?.focusOn($event)" @take-off="takeOff([shown.id])"
+        v-if="shown"
+        class="card"
+        :piece="shown"
+        :version="version"
+        @word="deed({ word: $event }, [shown.id])"
+        @kept="deed({ kept: $event }, [shown.id])"
+        @show="
+          shownId = $event
+          wall?.focusOn($event)
+        "
+        @take-off="takeOff([shown.id])"
       />
       <section class="tile below" aria-label="The audit">
         <nav class="panels" aria-label="Audit">
-          <button v-for="one in PANELS" :key="one.name" class="word" type="button" :aria-pressed="panel === one.name" @click="panel = one.name">{{ one.word }}<template v-if="one.name === 'doubt' && doubtful.length"> · {{ doubtful.length }}</template></button>
+          <button
+            v-for="one in PANELS"
+            :key="one.name"
+            class="word"
+            type="button"
+            :aria-pressed="panel === one.name"
+            @click="panel = one.name"
+          >
+            {{ one.word }}<template v-if="one.name === 'doubt' && doubtful.length"> · {{ doubtful.length }}</template>
+          </button>
         </nav>
         <div class="panel">
-          <template v-if="panel === 'made'"><ProblemNote v-if="auditProblem" :problem="auditProblem" /><MadeOf v-if="audit && pieces.length" :audit="audit" :by-id="byId" @show="shownId = $event" @find="typed = $event" /></template>
-          <template v-else-if="panel === 'work'"><ProblemNote v-if="workProblem" :problem="workProblem" /><WorkingHard v-if="work" :work="work" :pieces="pieces" @show="shownId = $event" /><p v-else role="status" class="soft">Counting the looks…</p></template>
-          <FewColours v-else-if="panel === 'few'" :key="id" :client-id="id" :by-id="byId" :version="version" @show="shownId = $event" @changed="load()" @inside="inPalette = $event" />
-          <InDoubt v-else-if="panel === 'doubt'" :pieces="doubtful" :shown-id="shown?.id ?? null" @show="shownId = $event" @say="say" />
-          <OwnBorders v-else-if="panel === 'borders' && client" :client="client" :version="version" @changed="load()" @school="school" />
+          <template v-if="panel === 'made'"
+            ><ProblemNote v-if="auditProblem" :problem="auditProblem" /><MadeOf
+              v-if="audit && pieces.length"
+              :audit="audit"
+              :by-id="byId"
+              @show="shownId = $event"
+              @find="typed = $event"
+          /></template>
+          <template v-else-if="panel === 'work'"
+            ><ProblemNote v-if="workProblem" :problem="workProblem" /><WorkingHard
+              v-if="work"
+              :work="work"
+              :pieces="pieces"
+              @show="shownId = $event"
+            />
+            <p v-else role="status" class="soft">Counting the looks…</p></template
+          >
+          <FewColours
+            v-else-if="panel === 'few'"
+            :key="id"
+            :client-id="id"
+            :by-id="byId"
+            :version="version"
+            @show="shownId = $event"
+            @changed="load()"
+            @inside="inPalette = $event"
+          />
+          <InDoubt
+            v-else-if="panel === 'doubt'"
+            :pieces="doubtful"
+            :shown-id="shown?.id ?? null"
+            @show="shownId = $event"
+            @say="say"
+          />
+          <OwnBorders
+            v-else-if="panel === 'borders' && client"
+            :client="client"
+            :version="version"
+            @changed="load()"
+            @school="school"
+          />
           <InAndOut v-else-if="panel === 'inout'" :client-id="id" @changed="load()" />
           <PastChanges v-else-if="panel === 'past'" :client-id="id" :version="version" @undo="undo" @redo="redo" />
         </div>
@@ -183,24 +334,109 @@ useRailKeys({
 </template>
 
 <style scoped>
-.view { height: 100%; padding: 14px 24px 8px; display: flex; flex-direction: column; gap: 10px; }
-.title { display: flex; align-items: baseline; gap: 6px 16px; flex-wrap: wrap; }
-.by { display: flex; gap: 0 10px; align-items: baseline; flex-wrap: wrap; margin-left: auto; }
-.find input { font: inherit; color: var(--ink); background: var(--field); border: 1px solid var(--line); border-radius: 5px; padding: 5px 9px; width: 190px; }
-.zoom { display: flex; align-items: center; gap: 6px; }
-.zoom input { width: 84px; accent-color: var(--ink); }
-.room { flex: 1; min-height: 0; display: grid; gap: 12px 20px; grid-template: 'wall wall' minmax(210px, 1fr) 'below card' 362px / minmax(0, 1.9fr) minmax(330px, 1fr); }
-.room.bare { display: block; }
-.wall { grid-area: wall; }
-.card { grid-area: card; }
-.below { grid-area: below; display: flex; flex-direction: column; gap: 8px; min-height: 0; padding: 8px 16px 10px; }
-.panels { display: flex; gap: 0 18px; border-bottom: 1px solid var(--line); flex-wrap: wrap; }
-.panel { overflow: auto; min-height: 0; }
-.empty { display: flex; gap: 18px; align-items: center; justify-content: space-between; }
-.foot { display: flex; align-items: center; gap: 14px; min-height: 34px; }
-.foot .keys { margin-left: auto; }
-.foot .button { min-height: 32px; padding: 3px 12px; }
-.link { text-decoration: underline; padding: 0; }
-@media (max-width: 1100px) { .room { grid-template-columns: minmax(0, 1.4fr) minmax(320px, 1fr); } }
-@media (max-height: 700px) { .room { grid-template-rows: minmax(170px, 1fr) 270px; } }
+.view {
+  height: 100%;
+  padding: 14px 24px 8px;
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+}
+.title {
+  display: flex;
+  align-items: baseline;
+  gap: 6px 16px;
+  flex-wrap: wrap;
+}
+.by {
+  display: flex;
+  gap: 0 10px;
+  align-items: baseline;
+  flex-wrap: wrap;
+  margin-left: auto;
+}
+.find input {
+  font: inherit;
+  color: var(--ink);
+  background: var(--field);
+  border: 1px solid var(--line);
+  border-radius: 5px;
+  padding: 5px 9px;
+  width: 190px;
+}
+.zoom {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+}
+.zoom input {
+  width: 84px;
+  accent-color: var(--ink);
+}
+.room {
+  flex: 1;
+  min-height: 0;
+  display: grid;
+  gap: 12px 20px;
+  grid-template: 'wall wall' minmax(210px, 1fr) 'below card' 362px / minmax(0, 1.9fr) minmax(330px, 1fr);
+}
+.room.bare {
+  display: block;
+}
+.wall {
+  grid-area: wall;
+}
+.card {
+  grid-area: card;
+}
+.below {
+  grid-area: below;
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+  min-height: 0;
+  padding: 8px 16px 10px;
+}
+.panels {
+  display: flex;
+  gap: 0 18px;
+  border-bottom: 1px solid var(--line);
+  flex-wrap: wrap;
+}
+.panel {
+  overflow: auto;
+  min-height: 0;
+}
+.empty {
+  display: flex;
+  gap: 18px;
+  align-items: center;
+  justify-content: space-between;
+}
+.foot {
+  display: flex;
+  align-items: center;
+  gap: 14px;
+  min-height: 34px;
+}
+.foot .keys {
+  margin-left: auto;
+}
+.foot .button {
+  min-height: 32px;
+  padding: 3px 12px;
+}
+.link {
+  text-decoration: underline;
+  padding: 0;
+}
+@media (max-width: 1100px) {
+  .room {
+    grid-template-columns: minmax(0, 1.4fr) minmax(320px, 1fr);
+  }
+}
+@media (max-height: 700px) {
+  .room {
+    grid-template-rows: minmax(170px, 1fr) 270px;
+  }
+}
 </style>

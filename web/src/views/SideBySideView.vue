@@ -25,13 +25,17 @@ const { forgotten, noteForgotten, takeBack } = useForgotten(id)
 const pieces = ref<Piece[]>([])
 const looks = ref<KeptLook[]>([])
 const kept = ref<SideBySide[]>([])
-const sides = ref<[Side, Side]>([{ kind: 'nothing', id: '' }, { kind: 'nothing', id: '' }])
+const sides = ref<[Side, Side]>([
+  { kind: 'nothing', id: '' },
+  { kind: 'nothing', id: '' },
+])
 const note = ref('')
 const said = ref('')
 const loaded = ref(false)
 
 const photos = ref<ComparedPhoto[]>([])
-const photoOn = (side: Side) => (side.kind === 'photo' ? (photos.value.find((one) => one.id === side.id) ?? null) : null)
+const photoOn = (side: Side) =>
+  side.kind === 'photo' ? (photos.value.find((one) => one.id === side.id) ?? null) : null
 /** Both photos, where both sides hold one. */
 const twoPhotos = computed<[string, string] | null>(() => {
   const [left, right] = sides.value
@@ -47,7 +51,13 @@ const shownPhoto = (index: 0 | 1) => {
   const { rows, columns, name: label } = photo
   const both = together.value ? pair.value : null
   if (!both) return { picture: photo.picture, rows, columns, label, frame: together.value ? photo.frame : null }
-  return { picture: index ? both.right_picture : both.left_picture, rows, columns, label, frame: index ? both.right : both.left }
+  return {
+    picture: index ? both.right_picture : both.left_picture,
+    rows,
+    columns,
+    label,
+    frame: index ? both.right : both.left,
+  }
 }
 /** The first file goes to this side, a second one to the other. */
 async function take(index: 0 | 1, files: File[]) {
@@ -66,22 +76,27 @@ function chosen(index: 0 | 1, input: HTMLInputElement) {
   input.value = ''
 }
 async function removePhoto(photo: string) {
-  if (await remove(photo)) sides.value = sides.value.map((side) => (side.id === photo ? { kind: 'nothing', id: '' } : side)) as [Side, Side]
+  if (await remove(photo))
+    sides.value = sides.value.map((side) => (side.id === photo ? { kind: 'nothing', id: '' } : side)) as [Side, Side]
 }
 
 const path = () => ({ params: { path: { client_id: id.value } } })
-watch(id, async (now) => {
-  if (!now) return
-  await tried(async () => {
-    pieces.value = await answered(api.GET('/api/clients/{client_id}/rail', path()))
-    looks.value = await answered(api.GET('/api/clients/{client_id}/looks', path()))
-    kept.value = await answered(api.GET('/api/clients/{client_id}/side-by-side', path()))
-    const near = pieces.value.filter((piece) => piece.nearness > 0.8)
-    const at = (k: number): Side => (near[k] ? { kind: 'piece', id: near[k].id } : { kind: 'nothing', id: '' })
-    sides.value = [at(0), at(1)]
-    loaded.value = true
-  })
-}, { immediate: true })
+watch(
+  id,
+  async (now) => {
+    if (!now) return
+    await tried(async () => {
+      pieces.value = await answered(api.GET('/api/clients/{client_id}/rail', path()))
+      looks.value = await answered(api.GET('/api/clients/{client_id}/looks', path()))
+      kept.value = await answered(api.GET('/api/clients/{client_id}/side-by-side', path()))
+      const near = pieces.value.filter((piece) => piece.nearness > 0.8)
+      const at = (k: number): Side => (near[k] ? { kind: 'piece', id: near[k].id } : { kind: 'nothing', id: '' })
+      sides.value = [at(0), at(1)]
+      loaded.value = true
+    })
+  },
+  { immediate: true },
+)
 
 const chin = computed(() => chinOf(client.value?.portraits ?? []))
 const piece = (side: Side) => (side.kind === 'piece' ? (pieces.value.find((one) => one.id === side.id) ?? null) : null)
@@ -104,14 +119,18 @@ const keep = (better: Better | null) =>
   tried(async () => {
     if (!loaded.value) return
     const [left, right] = sides.value
-    const one = await answered(api.POST('/api/clients/{client_id}/side-by-side', { ...path(), body: { left, right, better, note: note.value } }))
+    const one = await answered(
+      api.POST('/api/clients/{client_id}/side-by-side', { ...path(), body: { left, right, better, note: note.value } }),
+    )
     kept.value = [one, ...kept.value]
     note.value = ''
     said.value = 'Kept with the client.'
   })
 const forget = (one: SideBySide) =>
   tried(async () => {
-    const { change } = await answered(api.DELETE('/api/side-by-side/{compared_id}', { params: { path: { compared_id: one.id } } }))
+    const { change } = await answered(
+      api.DELETE('/api/side-by-side/{compared_id}', { params: { path: { compared_id: one.id } } }),
+    )
     kept.value = kept.value.filter((other) => other.id !== one.id)
     said.value = ''
     noteForgotten(change, `${one.left.label} against ${one.right.label} is forgotten.`)
@@ -122,50 +141,112 @@ const remember = () =>
     kept.value = await answered(api.GET('/api/clients/{client_id}/side-by-side', path()))
   })
 function show(one: SideBySide) {
-  sides.value = [{ kind: one.left.kind, id: one.left.id }, { kind: one.right.kind, id: one.right.id }]
+  sides.value = [
+    { kind: one.left.kind, id: one.left.id },
+    { kind: one.right.kind, id: one.right.id },
+  ]
 }
 /** What was compared may have been let go since. */
 const there = (side: SideBySide['left']) =>
-  side.kind === 'nothing' || [pieces.value, looks.value, photos.value][['piece', 'look', 'photo'].indexOf(side.kind)]!.some((one) => one.id === side.id)
+  side.kind === 'nothing' ||
+  [pieces.value, looks.value, photos.value][['piece', 'look', 'photo'].indexOf(side.kind)]!.some(
+    (one) => one.id === side.id,
+  )
 const labelled = (side: SideBySide['left']) => (there(side) ? side.label : `${side.label}, no longer there,`)
-useKeys(() => ({ arrowleft: () => void keep('left'), arrowright: () => void keep('right'), arrowdown: () => void keep('no difference') }))
-const told = (one: SideBySide) => (one.better === null ? '' : one.better === 'no difference' ? 'no difference' : `better: ${one.better === 'left' ? one.left.label : one.right.label}`)
+useKeys(() => ({
+  arrowleft: () => void keep('left'),
+  arrowright: () => void keep('right'),
+  arrowdown: () => void keep('no difference'),
+}))
+const told = (one: SideBySide) =>
+  one.better === null
+    ? ''
+    : one.better === 'no difference'
+      ? 'no difference'
+      : `better: ${one.better === 'left' ? one.left.label : one.right.label}`
 </script>
 
 <template>
   <div class="side-by-side">
     <div class="faces">
       <section
-        v-for="index in ([0, 1] as const)" :key="index" class="side" :aria-label="index ? 'Right' : 'Left'"
-        @dragover.prevent @drop.prevent="take(index, [...($event.dataTransfer?.files ?? [])])"
+        v-for="index in [0, 1] as const"
+        :key="index"
+        class="side"
+        :aria-label="index ? 'Right' : 'Left'"
+        @dragover.prevent
+        @drop.prevent="take(index, [...($event.dataTransfer?.files ?? [])])"
       >
         <div class="shown">
-          <LookFigure v-if="lookOn(sides[index]) && client" v-bind="lookOn(sides[index])!" :client="client" :rail="pieces" :judged="null" :pointed="[]" :squint="false" />
+          <LookFigure
+            v-if="lookOn(sides[index]) && client"
+            v-bind="lookOn(sides[index])!"
+            :client="client"
+            :rail="pieces"
+            :judged="null"
+            :pointed="[]"
+            :squint="false"
+          />
           <FramedPhoto v-else-if="shownPhoto(index)" v-bind="shownPhoto(index)!" />
           <DrapedFace
-            v-else :person="client?.person ?? null" :chin="chin" :hex="piece(sides[index])?.colours[0]?.hex ?? null" :picture="piece(sides[index])?.cloth ?? null"
+            v-else
+            :person="client?.person ?? null"
+            :chin="chin"
+            :hex="piece(sides[index])?.colours[0]?.hex ?? null"
+            :picture="piece(sides[index])?.cloth ?? null"
             :label="piece(sides[index])?.label ?? 'nothing'"
           />
         </div>
         <div v-if="loaded" class="choice">
-          <select :value="value(sides[index])" :aria-label="index ? 'What is on the right' : 'What is on the left'" @change="choose(index, ($event.target as HTMLSelectElement).value)">
+          <select
+            :value="value(sides[index])"
+            :aria-label="index ? 'What is on the right' : 'What is on the left'"
+            @change="choose(index, ($event.target as HTMLSelectElement).value)"
+          >
             <option value="nothing:">nothing, the face alone</option>
-            <optgroup label="Pieces"><option v-for="one in pieces" :key="one.id" :value="`piece:${one.id}`">{{ one.label }}</option></optgroup>
-            <optgroup label="Looks"><option v-for="one in looks" :key="one.id" :value="`look:${one.id}`">{{ one.name }}</option></optgroup>
-            <optgroup v-if="photos.length" label="Photos"><option v-for="one in photos" :key="one.id" :value="`photo:${one.id}`">{{ one.name }}</option></optgroup>
+            <optgroup label="Pieces">
+              <option v-for="one in pieces" :key="one.id" :value="`piece:${one.id}`">{{ one.label }}</option>
+            </optgroup>
+            <optgroup label="Looks">
+              <option v-for="one in looks" :key="one.id" :value="`look:${one.id}`">{{ one.name }}</option>
+            </optgroup>
+            <optgroup v-if="photos.length" label="Photos">
+              <option v-for="one in photos" :key="one.id" :value="`photo:${one.id}`">{{ one.name }}</option>
+            </optgroup>
           </select>
-          <label class="button">Photo<input class="visually-hidden" type="file" accept="image/*,.heic,.heif" multiple :disabled="sending" :aria-label="index ? 'A photo for the right' : 'A photo for the left'" @change="chosen(index, $event.target as HTMLInputElement)" /></label>
-          <PhotoHandles v-if="photoOn(sides[index])" :photo="photoOn(sides[index])!" @rename="rename(sides[index].id, $event)" @remove="removePhoto(sides[index].id)" />
+          <label class="button"
+            >Photo<input
+              class="visually-hidden"
+              type="file"
+              accept="image/*,.heic,.heif"
+              multiple
+              :disabled="sending"
+              :aria-label="index ? 'A photo for the right' : 'A photo for the left'"
+              @change="chosen(index, $event.target as HTMLInputElement)"
+          /></label>
+          <PhotoHandles
+            v-if="photoOn(sides[index])"
+            :photo="photoOn(sides[index])!"
+            @rename="rename(sides[index].id, $event)"
+            @remove="removePhoto(sides[index].id)"
+          />
         </div>
       </section>
     </div>
     <aside class="panel">
       <h1>Side by side</h1>
-      <p class="soft">One garment against another at the face, one look against another, with and without; drawn, or as two photos taken a moment apart.</p>
+      <p class="soft">
+        One garment against another at the face, one look against another, with and without; drawn, or as two photos
+        taken a moment apart.
+      </p>
       <p v-if="sending" role="status">Bringing the photo in and relighting it.</p>
       <template v-if="pair">
         <p role="status">{{ together ? pairWords(pair) : 'Each photo relit by itself and shown whole.' }}</p>
-        <p class="acts"><button class="word" type="button" :aria-pressed="together" @click="together = !together">one light, one size</button></p>
+        <p class="acts">
+          <button class="word" type="button" :aria-pressed="together" @click="together = !together">
+            one light, one size
+          </button>
+        </p>
       </template>
       <ProblemNote v-if="problem" :problem="problem" closable @close="problem = null" />
       <label class="note">Note <input v-model="note" type="text" maxlength="500" placeholder="what was seen" /></label>
@@ -181,7 +262,11 @@ const told = (one: SideBySide) => (one.better === null ? '' : one.better === 'no
         <li v-for="one in kept" :key="one.id">
           <strong>{{ labelled(one.left) }}</strong> against <strong>{{ labelled(one.right) }}</strong>
           <span class="soft">{{ [told(one), one.note].filter(Boolean).join(' · ') }}</span>
-          <span class="acts"><button v-if="there(one.left) && there(one.right)" class="word" type="button" @click="show(one)">show again</button><button class="word" type="button" @click="forget(one)">forget</button></span>
+          <span class="acts"
+            ><button v-if="there(one.left) && there(one.right)" class="word" type="button" @click="show(one)">
+              show again</button
+            ><button class="word" type="button" @click="forget(one)">forget</button></span
+          >
         </li>
       </ul>
     </aside>
@@ -189,16 +274,80 @@ const told = (one: SideBySide) => (one.better === null ? '' : one.better === 'no
 </template>
 
 <style scoped>
-.side-by-side { height: 100%; display: grid; grid-template-columns: minmax(0, 1fr) 330px; }
-.faces { background: var(--cloth); display: grid; grid-template-columns: 1fr 1fr; min-height: 0; }
-.side { display: flex; flex-direction: column; min-height: 0; min-width: 0; }
-.shown { flex: 1; min-height: 0; overflow: hidden; display: grid; }
-.choice { display: flex; flex-wrap: wrap; gap: 6px 8px; padding: 8px 12px 12px; }
-select { flex: 1 1 10em; min-width: 0; font: inherit; color: var(--ink); background: var(--sheet); border: 1.2px solid var(--rule); border-radius: 6px; padding: 6px 9px; }
-.panel { background: var(--paper); border-left: 1px solid var(--line); padding: 16px 20px; overflow: auto; display: flex; flex-direction: column; gap: 10px; }
-.note { display: grid; gap: 3px; }
-.note input { font: inherit; color: inherit; background: var(--sheet); border: 1.2px solid var(--rule); border-radius: 6px; padding: 6px 9px; }
-.acts { display: flex; flex-wrap: wrap; gap: 6px 10px; }
-ul { list-style: none; margin: 0; padding: 0; display: grid; gap: 10px; }
-li { display: grid; gap: 1px; }
+.side-by-side {
+  height: 100%;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 330px;
+}
+.faces {
+  background: var(--cloth);
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  min-height: 0;
+}
+.side {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+  min-width: 0;
+}
+.shown {
+  flex: 1;
+  min-height: 0;
+  overflow: hidden;
+  display: grid;
+}
+.choice {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 8px;
+  padding: 8px 12px 12px;
+}
+select {
+  flex: 1 1 10em;
+  min-width: 0;
+  font: inherit;
+  color: var(--ink);
+  background: var(--sheet);
+  border: 1.2px solid var(--rule);
+  border-radius: 6px;
+  padding: 6px 9px;
+}
+.panel {
+  background: var(--paper);
+  border-left: 1px solid var(--line);
+  padding: 16px 20px;
+  overflow: auto;
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+}
+.note {
+  display: grid;
+  gap: 3px;
+}
+.note input {
+  font: inherit;
+  color: inherit;
+  background: var(--sheet);
+  border: 1.2px solid var(--rule);
+  border-radius: 6px;
+  padding: 6px 9px;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 10px;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  gap: 10px;
+}
+li {
+  display: grid;
+  gap: 1px;
+}
 </style>

@@ -44,7 +44,9 @@ const begin = () =>
 const readPatch = () =>
   tried(async () => {
     if (next.value === null) return
-    const { left } = await answered(api.POST('/api/card/measure/{number}', { params: { path: { number: next.value } } }))
+    const { left } = await answered(
+      api.POST('/api/card/measure/{number}', { params: { path: { number: next.value } } }),
+    )
     next.value = left ? next.value + 1 : null
     if (!left) {
       said.value = 'The card is measured. Its colours count from now on.'
@@ -52,7 +54,11 @@ const readPatch = () =>
     }
   })
 useKeys((): Keys => (next.value === null ? {} : { enter: () => void readPatch(), escape: () => (next.value = null) }))
-const forget = () => tried(async () => { await answered(api.DELETE('/api/card/measure')); await load() })
+const forget = () =>
+  tried(async () => {
+    await answered(api.DELETE('/api/card/measure'))
+    await load()
+  })
 async function takeCard(event: Event) {
   const input = event.target as HTMLInputElement
   const file = input.files?.[0]
@@ -69,73 +75,182 @@ const watchIt = () =>
     await answered(api.PUT('/api/studio/watched', { body: { path: path.value, client_id: whose.value } }))
     await load()
   })
-const stop = () => tried(async () => { await answered(api.DELETE('/api/studio/watched')); path.value = ''; await load() })
+const stop = () =>
+  tried(async () => {
+    await answered(api.DELETE('/api/studio/watched'))
+    path.value = ''
+    await load()
+  })
 const hex = (lab: number[]) => `lab(${lab[0]} ${lab[1]} ${lab[2]})`
 </script>
 
 <template>
   <div class="studio">
     <h1>Studio</h1>
-    <ProblemNote v-if="problem ?? safe.problem.value" :problem="(problem ?? safe.problem.value)!" closable @close="problem = safe.problem.value = null" />
+    <ProblemNote
+      v-if="problem ?? safe.problem.value"
+      :problem="(problem ?? safe.problem.value)!"
+      closable
+      @close="problem = safe.problem.value = null"
+    />
     <p role="status" class="visually-hidden">{{ safe.said.value }}</p>
     <template v-if="ready">
-    <SetAside v-if="safe.held.value?.aside.length" :aside="safe.held.value.aside" :clients="clients" @take="safe.take" @throw-away="safe.throwAway" />
-    <p v-if="safe.said.value" class="said">{{ safe.said.value }}</p>
-    <BackupsHere v-if="safe.backups.value && safe.held.value" :kept="safe.backups.value" :folder="safe.held.value.folder" @make="safe.make" @stop="safe.stop" @move="safe.move" />
-    <KeptHere v-if="safe.held.value" :held="safe.held.value" />
-    <section aria-labelledby="card">
-      <h2 id="card">Reference card</h2>
-      <p>Print it on matt white paper and lay it beside the garment: every photo that shows it is read in the right light. A home printer's greys are grey; its colours count once the card has been measured.</p>
-      <p class="acts">
-        <a class="button" href="/api/card/A6.pdf">Card on A6 (PDF)</a>
-        <a class="button" href="/api/card/A4.pdf">Card on A4 (PDF)</a>
-      </p>
-      <template v-if="studio?.card">
-        <ol class="patches" aria-label="The card as measured">
-          <li v-for="(lab, index) in studio.card" :key="index" :title="lab.join(', ')"><PinkedSwatch :hex="hex(lab)" :width="46" :height="30" /></li>
-        </ol>
-        <p class="acts"><span>Measured once.</span><a class="button" href="/api/card/measured.json">Take it elsewhere (JSON)</a><button class="button" type="button" @click="forget">Another card was printed</button></p>
-      </template>
-      <p v-else class="soft">Not measured yet.</p>
-      <p v-if="next !== null" class="acts" role="status">
-        <strong>Hold the reader to row {{ row }}, patch {{ column }}.</strong>
-        <span class="soft">{{ next }} of {{ PATCHES }} read</span>
-        <button class="button firm" type="button" @click="readPatch">Read it <kbd>↵</kbd></button>
-        <button class="button" type="button" @click="next = null">Stop</button>
-      </p>
-      <p v-else class="acts"><button class="button firm" type="button" :disabled="!studio?.reader" @click="begin">Measure the card</button><label class="button">Measured elsewhere<input class="visually-hidden" type="file" accept=".json,application/json" @change="takeCard" /></label><span class="soft">Put the reader on its tile first.</span></p>
-      <p role="status">{{ said }}</p>
-    </section>
-    <section aria-labelledby="reader">
-      <h2 id="reader">Colour reader</h2>
-      <p>{{ studio?.reader ? `Connected: ${studio.reader}.` : 'No colour reader answers. Switch it on and load the page again.' }}</p>
-    </section>
-    <section aria-labelledby="folder">
-      <h2 id="folder">Watched folder</h2>
-      <p>Photos that a phone or a camera puts there come into the intake by themselves. They are copied, the folder is left as it is.</p>
-      <form class="acts" @submit.prevent="watchIt">
-        <label>Folder <input v-model="path" class="path" type="text" spellcheck="false" placeholder="/home/…/phone" /></label>
-        <label>for <select v-model="whose"><option v-for="one in clients" :key="one.id" :value="one.id">{{ one.name }}</option></select></label>
-        <button class="button" type="submit" :disabled="!path || !whose">Watch it</button>
-        <button v-if="studio?.watched" class="button" type="button" @click="stop">Stop watching</button>
-      </form>
-      <p v-if="studio?.watched" role="status">{{ studio.watched.problem || `Watching ${studio.watched.path}.` }}</p>
-    </section>
-    <YourTaste />
+      <SetAside
+        v-if="safe.held.value?.aside.length"
+        :aside="safe.held.value.aside"
+        :clients="clients"
+        @take="safe.take"
+        @throw-away="safe.throwAway"
+      />
+      <p v-if="safe.said.value" class="said">{{ safe.said.value }}</p>
+      <BackupsHere
+        v-if="safe.backups.value && safe.held.value"
+        :kept="safe.backups.value"
+        :folder="safe.held.value.folder"
+        @make="safe.make"
+        @stop="safe.stop"
+        @move="safe.move"
+      />
+      <KeptHere v-if="safe.held.value" :held="safe.held.value" />
+      <section aria-labelledby="card">
+        <h2 id="card">Reference card</h2>
+        <p>
+          Print it on matt white paper and lay it beside the garment: every photo that shows it is read in the right
+          light. A home printer's greys are grey; its colours count once the card has been measured.
+        </p>
+        <p class="acts">
+          <a class="button" href="/api/card/A6.pdf">Card on A6 (PDF)</a>
+          <a class="button" href="/api/card/A4.pdf">Card on A4 (PDF)</a>
+        </p>
+        <template v-if="studio?.card">
+          <ol class="patches" aria-label="The card as measured">
+            <li v-for="(lab, index) in studio.card" :key="index" :title="lab.join(', ')">
+              <PinkedSwatch :hex="hex(lab)" :width="46" :height="30" />
+            </li>
+          </ol>
+          <p class="acts">
+            <span>Measured once.</span><a class="button" href="/api/card/measured.json">Take it elsewhere (JSON)</a
+            ><button class="button" type="button" @click="forget">Another card was printed</button>
+          </p>
+        </template>
+        <p v-else class="soft">Not measured yet.</p>
+        <p v-if="next !== null" class="acts" role="status">
+          <strong>Hold the reader to row {{ row }}, patch {{ column }}.</strong>
+          <span class="soft">{{ next }} of {{ PATCHES }} read</span>
+          <button class="button firm" type="button" @click="readPatch">Read it <kbd>↵</kbd></button>
+          <button class="button" type="button" @click="next = null">Stop</button>
+        </p>
+        <p v-else class="acts">
+          <button class="button firm" type="button" :disabled="!studio?.reader" @click="begin">Measure the card</button
+          ><label class="button"
+            >Measured elsewhere<input
+              class="visually-hidden"
+              type="file"
+              accept=".json,application/json"
+              @change="takeCard" /></label
+          ><span class="soft">Put the reader on its tile first.</span>
+        </p>
+        <p role="status">{{ said }}</p>
+      </section>
+      <section aria-labelledby="reader">
+        <h2 id="reader">Colour reader</h2>
+        <p>
+          {{
+            studio?.reader
+              ? `Connected: ${studio.reader}.`
+              : 'No colour reader answers. Switch it on and load the page again.'
+          }}
+        </p>
+      </section>
+      <section aria-labelledby="folder">
+        <h2 id="folder">Watched folder</h2>
+        <p>
+          Photos that a phone or a camera puts there come into the intake by themselves. They are copied, the folder is
+          left as it is.
+        </p>
+        <form class="acts" @submit.prevent="watchIt">
+          <label
+            >Folder <input v-model="path" class="path" type="text" spellcheck="false" placeholder="/home/…/phone"
+          /></label>
+          <label
+            >for
+            <select v-model="whose">
+              <option v-for="one in clients" :key="one.id" :value="one.id">{{ one.name }}</option>
+            </select></label
+          >
+          <button class="button" type="submit" :disabled="!path || !whose">Watch it</button>
+          <button v-if="studio?.watched" class="button" type="button" @click="stop">Stop watching</button>
+        </form>
+        <p v-if="studio?.watched" role="status">{{ studio.watched.problem || `Watching ${studio.watched.path}.` }}</p>
+      </section>
+      <YourTaste />
     </template>
   </div>
 </template>
 
 <style scoped>
-.studio { height: 100%; overflow: auto; padding: 22px 34px 40px; display: grid; gap: 22px; align-content: start; justify-items: start; max-width: 900px; }
-.studio :deep(section) { background: var(--paper); color: var(--ink); border-radius: 8px; padding: 18px 24px; display: grid; gap: 10px; justify-items: start; width: 100%; }
-.studio :deep(h2), .studio :deep(p) { margin: 0; }
-.studio :deep(p) { max-width: 72ch; }
-.studio :deep(.acts) { display: flex; flex-wrap: wrap; gap: 10px; align-items: center; }
-.said { font-weight: 650; }
-.acts .button { text-decoration: none; }
-.patches { list-style: none; margin: 0; padding: 0; display: grid; grid-template-columns: repeat(6, auto); gap: 4px; }
-label { display: flex; gap: 8px; align-items: center; }
-input, select { font: inherit; color: inherit; background: var(--sheet); border: 1.2px solid var(--rule); border-radius: 6px; padding: 5px 9px; }
-.path { width: 340px; }
+.studio {
+  height: 100%;
+  overflow: auto;
+  padding: 22px 34px 40px;
+  display: grid;
+  gap: 22px;
+  align-content: start;
+  justify-items: start;
+  max-width: 900px;
+}
+.studio :deep(section) {
+  background: var(--paper);
+  color: var(--ink);
+  border-radius: 8px;
+  padding: 18px 24px;
+  display: grid;
+  gap: 10px;
+  justify-items: start;
+  width: 100%;
+}
+.studio :deep(h2),
+.studio :deep(p) {
+  margin: 0;
+}
+.studio :deep(p) {
+  max-width: 72ch;
+}
+.studio :deep(.acts) {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  align-items: center;
+}
+.said {
+  font-weight: 650;
+}
+.acts .button {
+  text-decoration: none;
+}
+.patches {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  grid-template-columns: repeat(6, auto);
+  gap: 4px;
+}
+label {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+input,
+select {
+  font: inherit;
+  color: inherit;
+  background: var(--sheet);
+  border: 1.2px solid var(--rule);
+  border-radius: 6px;
+  padding: 5px 9px;
+}
+.path {
+  width: 340px;
+}
 </style>

@@ -11,7 +11,6 @@ from ..colour.spaces import chroma, hue_angle, lab_to_rgb_linear
 from ..garment.neutrals import neutrality
 from ..garment.school import BROAD, School
 from ..garment.vocabulary import Metal
-from ..look.rules.contrast import BAND, client_band
 from .drapes import places_of
 from .reading import Estimate, FaceReading
 from .trial import STEPS, UNDERTONES, WEIGHTS
@@ -51,8 +50,6 @@ class Suits:
     tones: ColourRange
     metals: tuple[tuple[Metal, float], ...]
     """Metals with the chance that each sits with the skin, the best first."""
-    contrast: tuple[float, float] | None
-    """L* of contrast in a look that sits with the client's own."""
 
 
 def fit_of(lab: FloatArray, reading: FaceReading) -> FloatArray:
@@ -102,18 +99,12 @@ def _cloth_colours() -> FloatArray:
 
 
 def what_suits(reading: FaceReading, school: School = BROAD) -> Suits:
-    """The neutrals, tones, metals and contrast that sit with a colouring. school: what counts as a neutral."""
+    """The neutrals, tones and metals that sit with a colouring. school: what counts as a neutral."""
     lab = _cloth_colours()
     fit = fit_of(lab, reading)
     neutral = neutrality(lab, school) > 0.6
     tone = neutrality(lab, school) < 0.3
-    band = None
-    if reading.contrast.known:
-        middle = float(client_band(np.array([reading.contrast.value]))[0])
-        band = (max(0.0, middle - BAND), middle + BAND)
-    return Suits(
-        _range(lab, fit, neutral, SHOWN["neutrals"]), _range(lab, fit, tone, SHOWN["tones"]), _metals(reading), band
-    )
+    return Suits(_range(lab, fit, neutral, SHOWN["neutrals"]), _range(lab, fit, tone, SHOWN["tones"]), _metals(reading))
 
 
 def _range(lab: FloatArray, fit: FloatArray, kind: BoolArray, count: int) -> ColourRange:

@@ -73,6 +73,15 @@ class Light:
         return round(NINE_IN_TEN * float(light_doubt(np.array([[50.0, 0.0, 0.0]]), self)[0]), 1)
 
 
+@dataclass(frozen=True, slots=True, eq=False)
+class SeriesLight:
+    """The light of a photo that others of its series are read in."""
+
+    photo_id: str
+    """Whose light it is."""
+    light: Light
+
+
 def light_doubt(lab: FloatArray, light: Light) -> FloatArray:
     """How far colours would move if the light were a standard deviation off. (n, 3), CIELAB, to (n,), CIEDE2000.
 

@@ -1,5 +1,7 @@
 """Whether two photos are the same picture."""
 
+from dataclasses import dataclass
+
 import cv2
 import numpy as np
 
@@ -8,6 +10,16 @@ from ..colour.arrays import ByteArray
 SIDE = 8
 SAME_PICTURE = 6
 """Bits of 64 by which two copies of one photo may differ: saved again, shrunk, a little brighter."""
+
+
+@dataclass(frozen=True, slots=True)
+class PhotoMarks:
+    """What tells whether another photo shows the same."""
+
+    picture: str
+    """The hash of the picture."""
+    shape: str
+    """The signature of the piece's outline."""
 
 
 def difference_hash(srgb: ByteArray) -> str:

@@ -5,9 +5,14 @@ defineEmits<{ back: [] }>()
 </script>
 
 <template>
-  <p role="status" class="forgotten">{{ told }} <button class="word" type="button" @click="$emit('back')">take it back</button></p>
+  <p role="status" class="forgotten">
+    {{ told }} <button class="word" type="button" @click="$emit('back')">take it back</button>
+  </p>
 </template>
 
 <style scoped>
-.word { text-decoration: underline; padding: 0; }
+.word {
+  text-decoration: underline;
+  padding: 0;
+}
 </style>

@@ -3,7 +3,13 @@ import { computed } from 'vue'
 import { pinkedPath } from '@/lib/pinked'
 
 /** A chip of cloth cut with pinking shears: the relit crop of it, or its flat colour. */
-const { hex, picture = null, width, height, hanging = false } = defineProps<{
+const {
+  hex,
+  picture = null,
+  width,
+  height,
+  hanging = false,
+} = defineProps<{
   hex: string
   picture?: string | null
   width: number
@@ -15,7 +21,9 @@ const style = computed(() => ({
   backgroundColor: hex,
   backgroundImage: picture ? `url("${picture}")` : undefined,
   clipPath: pinkedPath(Math.max(2, Math.round(width / 7)), Math.max(2, Math.round(height / 7)), 3, {
-    top: !hanging, side: !hanging, bottom: true,
+    top: !hanging,
+    side: !hanging,
+    bottom: true,
   }),
   height: `${height}px`,
 }))
@@ -24,5 +32,11 @@ const style = computed(() => ({
 <template><span class="cloth" :style="style" aria-hidden="true" /></template>
 
 <style scoped>
-.cloth { display: block; width: 100%; background-size: cover; background-position: center; forced-color-adjust: none; }
+.cloth {
+  display: block;
+  width: 100%;
+  background-size: cover;
+  background-position: center;
+  forced-color-adjust: none;
+}
 </style>

@@ -17,6 +17,19 @@ defineEmits<{ close: [] }>()
 </template>
 
 <style scoped>
-.problem { display: flex; gap: 12px; align-items: baseline; justify-content: space-between; background: var(--sheet); color: var(--ink); border: 1.5px solid var(--ink); border-left-width: 6px; border-radius: 4px; padding: 8px 12px; }
-.problem .word { white-space: nowrap; }
+.problem {
+  display: flex;
+  gap: 12px;
+  align-items: baseline;
+  justify-content: space-between;
+  background: var(--sheet);
+  color: var(--ink);
+  border: 1.5px solid var(--ink);
+  border-left-width: 6px;
+  border-radius: 4px;
+  padding: 8px 12px;
+}
+.problem .word {
+  white-space: nowrap;
+}
 </style>

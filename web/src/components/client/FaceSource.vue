@@ -14,31 +14,83 @@ function start() {
   lab.value = colour ? colour.lab.map((v) => Math.round(v)) : [50, 10, 15]
   open.value = !open.value
 }
-const AXES = [['L*', 0, 100], ['a*', -60, 60], ['b*', -60, 60]] as const
+const AXES = [
+  ['L*', 0, 100],
+  ['a*', -60, 60],
+  ['b*', -60, 60],
+] as const
 </script>
 
 <template>
   <li>
     <PinkedSwatch :hex="open ? `lab(${lab.join(' ')})` : (colour?.hex ?? 'transparent')" :width="100" :height="56" />
     <strong>{{ capital(part) }}</strong>
-    <span v-if="colour" class="soft">L* {{ colour.lab[0]!.toFixed(0) }}, a* {{ colour.lab[1]!.toFixed(0) }}, b* {{ colour.lab[2]!.toFixed(0) }}<template v-if="doubt"> ± {{ doubt.toFixed(0) }}</template></span>
+    <span v-if="colour" class="soft"
+      >L* {{ colour.lab[0]!.toFixed(0) }}, a* {{ colour.lab[1]!.toFixed(0) }}, b* {{ colour.lab[2]!.toFixed(0)
+      }}<template v-if="doubt"> ± {{ doubt.toFixed(0) }}</template></span
+    >
     <span v-else class="soft">not known</span>
     <span class="ways">
-      <button class="word" type="button" :aria-label="`Read the ${part} with the colour reader`" :disabled="part === 'eyes'" @click="emit('reader')">reader</button>
-      <button class="word" type="button" :aria-expanded="open" :aria-label="`Set the ${part} by eye`" @click="start">by eye</button>
+      <button
+        class="word"
+        type="button"
+        :aria-label="`Read the ${part} with the colour reader`"
+        :disabled="part === 'eyes'"
+        @click="emit('reader')"
+      >
+        reader
+      </button>
+      <button class="word" type="button" :aria-expanded="open" :aria-label="`Set the ${part} by eye`" @click="start">
+        by eye
+      </button>
     </span>
-    <form v-if="open" class="eye" @submit.prevent="emit('eye', lab); open = false">
-      <label v-for="([axis, low, high], index) in AXES" :key="axis">{{ axis }} <input v-model.number="lab[index]" type="number" :min="low" :max="high" step="1" /></label>
+    <form
+      v-if="open"
+      class="eye"
+      @submit.prevent="
+        emit('eye', lab)
+        open = false
+      "
+    >
+      <label v-for="([axis, low, high], index) in AXES" :key="axis"
+        >{{ axis }} <input v-model.number="lab[index]" type="number" :min="low" :max="high" step="1"
+      /></label>
       <button class="button" type="submit">Set</button>
     </form>
   </li>
 </template>
 
 <style scoped>
-li { display: flex; flex-direction: column; font-size: 13px; min-width: 0; }
-.ways { display: flex; gap: 10px; }
-.eye { display: grid; gap: 4px; }
-.eye label { display: flex; justify-content: space-between; gap: 6px; }
-input { width: 60px; font: inherit; color: inherit; background: var(--sheet); border: 1.2px solid var(--rule); border-radius: 4px; }
-.eye .button { min-height: 30px; padding: 2px 10px; justify-content: center; }
+li {
+  display: flex;
+  flex-direction: column;
+  font-size: 13px;
+  min-width: 0;
+}
+.ways {
+  display: flex;
+  gap: 10px;
+}
+.eye {
+  display: grid;
+  gap: 4px;
+}
+.eye label {
+  display: flex;
+  justify-content: space-between;
+  gap: 6px;
+}
+input {
+  width: 60px;
+  font: inherit;
+  color: inherit;
+  background: var(--sheet);
+  border: 1.2px solid var(--rule);
+  border-radius: 4px;
+}
+.eye .button {
+  min-height: 30px;
+  padding: 2px 10px;
+  justify-content: center;
+}
 </style>

@@ -11,7 +11,9 @@ const { picture, rows, columns, frame, label } = defineProps<{
   frame: Frame | null
   label: string
 }>()
-const box = computed(() => (frame ? `${frame.left} ${frame.top} ${frame.width} ${frame.height}` : `0 0 ${columns} ${rows}`))
+const box = computed(() =>
+  frame ? `${frame.left} ${frame.top} ${frame.width} ${frame.height}` : `0 0 ${columns} ${rows}`,
+)
 </script>
 
 <template>
@@ -21,5 +23,10 @@ const box = computed(() => (frame ? `${frame.left} ${frame.top} ${frame.width} $
 </template>
 
 <style scoped>
-.framed { width: 100%; height: 100%; display: block; forced-color-adjust: none; }
+.framed {
+  width: 100%;
+  height: 100%;
+  display: block;
+  forced-color-adjust: none;
+}
 </style>

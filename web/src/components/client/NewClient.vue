@@ -12,7 +12,11 @@ const problem = ref<Problem | null>(null)
 
 async function add() {
   try {
-    const client = await answered(api.POST('/api/clients', { body: { name: name.value, note: '', consent: consent.value, consent_for: purpose.value } }))
+    const client = await answered(
+      api.POST('/api/clients', {
+        body: { name: name.value, note: '', consent: consent.value, consent_for: purpose.value },
+      }),
+    )
     emit('added', client)
   } catch (error) {
     problem.value = asProblem(error)
@@ -24,9 +28,21 @@ async function add() {
   <form class="tile new" @submit.prevent="add">
     <h2>A new client</h2>
     <div class="line">
-      <NInput v-model:value="name" class="name" placeholder="Name or initials" :maxlength="120" :input-props="{ 'aria-label': 'Name or initials' }" />
+      <NInput
+        v-model:value="name"
+        class="name"
+        placeholder="Name or initials"
+        :maxlength="120"
+        :input-props="{ 'aria-label': 'Name or initials' }"
+      />
       <label><input v-model="consent" type="checkbox" /> agreed today to photos, kept on this machine only</label>
-      <NInput v-model:value="purpose" class="purpose" placeholder="What for, in their words" :maxlength="500" :input-props="{ 'aria-label': 'What the photos are for' }" />
+      <NInput
+        v-model:value="purpose"
+        class="purpose"
+        placeholder="What for, in their words"
+        :maxlength="500"
+        :input-props="{ 'aria-label': 'What the photos are for' }"
+      />
       <button class="button" type="submit">Add to the book</button>
     </div>
     <ProblemNote v-if="problem" :problem="problem" closable @close="problem = null" />
@@ -34,10 +50,31 @@ async function add() {
 </template>
 
 <style scoped>
-.new { display: flex; flex-direction: column; gap: 10px; }
-.line { display: flex; flex-wrap: wrap; align-items: center; gap: 12px 18px; }
-.name { width: 230px; }
-.purpose { width: 230px; }
-label { display: flex; gap: 8px; align-items: center; }
-input[type='checkbox'] { width: 18px; height: 18px; accent-color: var(--ink); }
+.new {
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+}
+.line {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 12px 18px;
+}
+.name {
+  width: 230px;
+}
+.purpose {
+  width: 230px;
+}
+label {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+input[type='checkbox'] {
+  width: 18px;
+  height: 18px;
+  accent-color: var(--ink);
+}
 </style>

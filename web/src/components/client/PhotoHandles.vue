@@ -6,7 +6,10 @@ import type { ComparedPhoto } from '@/api'
 const { photo } = defineProps<{ photo: ComparedPhoto }>()
 const emit = defineEmits<{ rename: [name: string]; remove: [] }>()
 const asked = ref(false)
-watch(() => photo.id, () => (asked.value = false))
+watch(
+  () => photo.id,
+  () => (asked.value = false),
+)
 function name(said: string) {
   if (said.trim() && said.trim() !== photo.name) emit('rename', said.trim())
 }
@@ -18,14 +21,47 @@ function remove() {
 
 <template>
   <div class="handles">
-    <label>called <input :value="photo.name" type="text" maxlength="120" aria-label="What the photo shows" @change="name(($event.target as HTMLInputElement).value)" /></label>
-    <button class="word soft" type="button" @click="remove" @blur="asked = false">{{ asked ? 'for good?' : 'remove' }}</button>
+    <label
+      >called
+      <input
+        :value="photo.name"
+        type="text"
+        maxlength="120"
+        aria-label="What the photo shows"
+        @change="name(($event.target as HTMLInputElement).value)"
+    /></label>
+    <button class="word soft" type="button" @click="remove" @blur="asked = false">
+      {{ asked ? 'for good?' : 'remove' }}
+    </button>
   </div>
 </template>
 
 <style scoped>
-.handles { display: flex; gap: 8px; align-items: center; flex: 1 1 12em; min-width: 0; }
-label { display: flex; gap: 6px; align-items: center; flex: 1; min-width: 0; }
-input { flex: 1; min-width: 0; font: inherit; color: var(--ink); background: var(--sheet); border: 1.2px solid var(--rule); border-radius: 6px; padding: 6px 9px; }
-.word { white-space: nowrap; }
+.handles {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  flex: 1 1 12em;
+  min-width: 0;
+}
+label {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  flex: 1;
+  min-width: 0;
+}
+input {
+  flex: 1;
+  min-width: 0;
+  font: inherit;
+  color: var(--ink);
+  background: var(--sheet);
+  border: 1.2px solid var(--rule);
+  border-radius: 6px;
+  padding: 6px 9px;
+}
+.word {
+  white-space: nowrap;
+}
 </style>

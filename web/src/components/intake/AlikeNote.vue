@@ -10,7 +10,9 @@ defineEmits<{ remove: []; apart: [] }>()
   <div class="alike" role="status">
     <img :src="alike.picture" alt="" />
     <p>
-      <strong>{{ alike.kind === 'same photo' ? 'The same photo as' : 'The same garment as in' }} {{ alike.name }}?</strong>
+      <strong
+        >{{ alike.kind === 'same photo' ? 'The same photo as' : 'The same garment as in' }} {{ alike.name }}?</strong
+      >
       <span v-if="alike.hung" class="soft"> It hangs on the rail.</span>
     </p>
     <div class="answers">
@@ -21,9 +23,33 @@ defineEmits<{ remove: []; apart: [] }>()
 </template>
 
 <style scoped>
-.alike { display: grid; grid-template-columns: 52px 1fr; gap: 6px 12px; align-items: center; border: 1.2px solid var(--ink); border-radius: 6px; padding: 8px 10px; background: var(--sheet); }
-img { width: 52px; height: 60px; object-fit: cover; grid-row: span 2; }
-p { margin: 0; overflow-wrap: anywhere; }
-.answers { display: flex; gap: 8px; flex-wrap: wrap; }
-.answers .button { padding: 3px 9px; font-size: 13px; }
+.alike {
+  display: grid;
+  grid-template-columns: 52px 1fr;
+  gap: 6px 12px;
+  align-items: center;
+  border: 1.2px solid var(--ink);
+  border-radius: 6px;
+  padding: 8px 10px;
+  background: var(--sheet);
+}
+img {
+  width: 52px;
+  height: 60px;
+  object-fit: cover;
+  grid-row: span 2;
+}
+p {
+  margin: 0;
+  overflow-wrap: anywhere;
+}
+.answers {
+  display: flex;
+  gap: 8px;
+  flex-wrap: wrap;
+}
+.answers .button {
+  padding: 3px 9px;
+  font-size: 13px;
+}
 </style>

@@ -11,7 +11,9 @@ watch(
   async () => {
     const id = photo.id
     try {
-      const found = photo.reading ? await answered(api.GET('/api/photos/{photo_id}/neighbours', { params: { path: { photo_id: id } } })) : []
+      const found = photo.reading
+        ? await answered(api.GET('/api/photos/{photo_id}/neighbours', { params: { path: { photo_id: id } } }))
+        : []
       if (id === photo.id) near.value = found
     } catch {
       near.value = []
@@ -25,7 +27,11 @@ watch(
   <section v-if="near.length" class="near" aria-label="Nearest on the rail">
     <h3>Nearest on the rail</h3>
     <ul>
-      <li v-for="one in near" :key="one.piece_id" :title="`${one.label}: ${one.kin}, ${one.difference.toFixed(1)} ΔE apart, sure within ${one.within.toFixed(0)}`">
+      <li
+        v-for="one in near"
+        :key="one.piece_id"
+        :title="`${one.label}: ${one.kin}, ${one.difference.toFixed(1)} ΔE apart, sure within ${one.within.toFixed(0)}`"
+      >
         <PinkedSwatch :hex="one.hex" :picture="one.picture ?? undefined" :width="72" :height="34" />
         <span class="label">{{ one.label }}</span>
         <span class="soft">{{ one.kin }} · {{ one.difference.toFixed(1) }}</span>
@@ -35,8 +41,31 @@ watch(
 </template>
 
 <style scoped>
-h3 { font: 650 14px/1.2 'Atkinson Hyperlegible Next Variable', sans-serif; margin: 2px 0 6px; }
-ul { list-style: none; margin: 0; padding: 0; display: grid; grid-template-columns: repeat(4, 1fr); gap: 8px; }
-li { display: flex; flex-direction: column; min-width: 0; font-size: 12.5px; line-height: 1.25; }
-.label { white-space: nowrap; overflow: hidden; text-overflow: ellipsis; font-weight: 650; }
+h3 {
+  font:
+    650 14px/1.2 'Atkinson Hyperlegible Next Variable',
+    sans-serif;
+  margin: 2px 0 6px;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  grid-template-columns: repeat(4, 1fr);
+  gap: 8px;
+}
+li {
+  display: flex;
+  flex-direction: column;
+  min-width: 0;
+  font-size: 12.5px;
+  line-height: 1.25;
+}
+.label {
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  font-weight: 650;
+}
 </style>

@@ -25,11 +25,19 @@ const size = computed(() => {
   return { width: Math.floor(w * scale), height: Math.floor(h * scale) }
 })
 const paths = computed(() =>
-  (photo.outline ?? []).map((polygon) => `M${polygon.map(([x, y]) => `${(x ?? 0) * size.value.width},${(y ?? 0) * size.value.height}`).join('L')}Z`).join(' '),
+  (photo.outline ?? [])
+    .map(
+      (polygon) =>
+        `M${polygon.map(([x, y]) => `${(x ?? 0) * size.value.width},${(y ?? 0) * size.value.height}`).join('L')}Z`,
+    )
+    .join(' '),
 )
 const drawn = computed(() => line.value.map(([x, y]) => `${x * size.value.width},${y * size.value.height}`).join(' '))
 const brush = computed(() => BRUSH * Math.max(size.value.width, size.value.height))
-watch(() => photo.id, () => (line.value = []))
+watch(
+  () => photo.id,
+  () => (line.value = []),
+)
 
 function place(event: PointerEvent): [number, number] {
   const { x, y } = placeIn(event.currentTarget as Element, event)
@@ -50,7 +58,8 @@ function move(event: PointerEvent) {
 }
 function up() {
   const box = tool === 'box'
-  if (line.value.length > (box ? 1 : 0)) emit('stroke', { cloth: tool !== 'not cloth', points: line.value, width: BRUSH, box })
+  if (line.value.length > (box ? 1 : 0))
+    emit('stroke', { cloth: tool !== 'not cloth', points: line.value, width: BRUSH, box })
   line.value = []
 }
 function sized(event: Event) {
@@ -62,40 +71,122 @@ function sized(event: Event) {
 <template>
   <div ref="room" class="room">
     <div
-      v-if="source" class="photo" :class="tool.replace(' ', '-')" :style="{ width: `${size.width}px`, height: `${size.height}px` }"
-      @pointerdown="down" @pointermove="move" @pointerup="up" @pointercancel="up"
+      v-if="source"
+      class="photo"
+      :class="tool.replace(' ', '-')"
+      :style="{ width: `${size.width}px`, height: `${size.height}px` }"
+      @pointerdown="down"
+      @pointermove="move"
+      @pointerup="up"
+      @pointercancel="up"
     >
       <img :src="source" :alt="`${photo.name}, ${shown}`" draggable="false" @load="sized" />
       <svg :width="size.width" :height="size.height" aria-hidden="true">
-        <template v-if="shown !== 'cloth only'"><path class="under" :d="paths" /><path class="outline" :d="paths" /></template>
+        <template v-if="shown !== 'cloth only'">
+          <path class="under" :d="paths" />
+          <path class="outline" :d="paths" />
+        </template>
         <rect
-          v-if="tool === 'box' && line.length > 1" class="outline" fill="none"
-          :x="Math.min(line[0]![0], line[1]![0]) * size.width" :y="Math.min(line[0]![1], line[1]![1]) * size.height"
-          :width="Math.abs(line[1]![0] - line[0]![0]) * size.width" :height="Math.abs(line[1]![1] - line[0]![1]) * size.height"
+          v-if="tool === 'box' && line.length > 1"
+          class="outline"
+          fill="none"
+          :x="Math.min(line[0]![0], line[1]![0]) * size.width"
+          :y="Math.min(line[0]![1], line[1]![1]) * size.height"
+          :width="Math.abs(line[1]![0] - line[0]![0]) * size.width"
+          :height="Math.abs(line[1]![1] - line[0]![1]) * size.height"
         />
-        <polyline v-else-if="line.length" :points="drawn" class="stroke" :class="{ not: tool === 'not cloth' }" :stroke-width="brush" />
-        <g v-if="photo.neutral" class="neutral" :transform="`translate(${photo.neutral.x * size.width} ${photo.neutral.y * size.height})`">
-          <circle r="13" class="halo" /><circle r="13" /><path d="M0-22v8M0 14v8M-22 0h8M14 0h8" />
+        <polyline
+          v-else-if="line.length"
+          :points="drawn"
+          class="stroke"
+          :class="{ not: tool === 'not cloth' }"
+          :stroke-width="brush"
+        />
+        <g
+          v-if="photo.neutral"
+          class="neutral"
+          :transform="`translate(${photo.neutral.x * size.width} ${photo.neutral.y * size.height})`"
+        >
+          <circle r="13" class="halo" />
+          <circle r="13" />
+          <path d="M0-22v8M0 14v8M-22 0h8M14 0h8" />
         </g>
       </svg>
     </div>
-    <p v-else class="wait">{{ photo.state === 'failed' ? 'There is no picture to show.' : photo.stage || 'This photo waits to be read.' }}</p>
+    <p v-else class="wait">
+      {{ photo.state === 'failed' ? 'There is no picture to show.' : photo.stage || 'This photo waits to be read.' }}
+    </p>
   </div>
 </template>
 
 <style scoped>
-.room { width: 100%; height: 100%; display: grid; place-items: center; min-height: 0; overflow: hidden; }
-.photo { position: relative; touch-action: none; }
-.neutral { cursor: crosshair; }
-.cloth, .not-cloth, .box { cursor: crosshair; }
-img { width: 100%; height: 100%; display: block; user-select: none; }
-svg { position: absolute; inset: 0; pointer-events: none; }
-path, circle { fill: none; }
-.under { stroke: #fff; stroke-width: 3.4; }
-.outline { stroke: #111; stroke-width: 1.8; stroke-dasharray: 8 5; }
-.stroke { fill: none; stroke: #fff; stroke-linecap: round; stroke-linejoin: round; opacity: 0.75; }
-.stroke.not { stroke: #111; }
-.neutral circle, .neutral path { stroke: #111; stroke-width: 1.8; }
-.neutral .halo { stroke: #fff; stroke-width: 4.5; }
-.wait { background: var(--paper); color: var(--ink); padding: 8px 14px; border-radius: 6px; }
+.room {
+  width: 100%;
+  height: 100%;
+  display: grid;
+  place-items: center;
+  min-height: 0;
+  overflow: hidden;
+}
+.photo {
+  position: relative;
+  touch-action: none;
+}
+.neutral {
+  cursor: crosshair;
+}
+.cloth,
+.not-cloth,
+.box {
+  cursor: crosshair;
+}
+img {
+  width: 100%;
+  height: 100%;
+  display: block;
+  user-select: none;
+}
+svg {
+  position: absolute;
+  inset: 0;
+  pointer-events: none;
+}
+path,
+circle {
+  fill: none;
+}
+.under {
+  stroke: #fff;
+  stroke-width: 3.4;
+}
+.outline {
+  stroke: #111;
+  stroke-width: 1.8;
+  stroke-dasharray: 8 5;
+}
+.stroke {
+  fill: none;
+  stroke: #fff;
+  stroke-linecap: round;
+  stroke-linejoin: round;
+  opacity: 0.75;
+}
+.stroke.not {
+  stroke: #111;
+}
+.neutral circle,
+.neutral path {
+  stroke: #111;
+  stroke-width: 1.8;
+}
+.neutral .halo {
+  stroke: #fff;
+  stroke-width: 4.5;
+}
+.wait {
+  background: var(--paper);
+  color: var(--ink);
+  padding: 8px 14px;
+  border-radius: 6px;
+}
 </style>

@@ -10,7 +10,17 @@ import { BINS, capital, CATEGORIES, lightWords, METALS, percent, surfaceWords, w
 /** What was read from a photo, and the stylist's word over it. */
 const { photo, word, choosing } = defineProps<{ photo: Photo; word: Word; choosing: boolean }>()
 defineEmits<{ say: [word: Word] }>()
-const PATTERNS: PatternType[] = ['stripe', 'check', 'dot', 'floral', 'animal', 'geometric', 'abstract', 'colour-block', 'graphic']
+const PATTERNS: PatternType[] = [
+  'stripe',
+  'check',
+  'dot',
+  'floral',
+  'animal',
+  'geometric',
+  'abstract',
+  'colour-block',
+  'graphic',
+]
 
 const reading = computed(() => photo.reading!)
 const bin = computed<Bin>(() => (word.bin && word.bin !== 'as read' ? word.bin : reading.value.sort.bin))
@@ -19,7 +29,12 @@ const pattern_words = computed(() => {
   if (pattern.value === 'solid') return 'plain'
   const { scale, repeat, type } = reading.value.pattern
   const same = type === pattern.value
-  return [`${pattern.value}${same && scale ? `, ${scale}` : ''}`, same && repeat ? `repeat ${percent(repeat)} of the width` : ''].filter(Boolean).join(' · ')
+  return [
+    `${pattern.value}${same && scale ? `, ${scale}` : ''}`,
+    same && repeat ? `repeat ${percent(repeat)} of the width` : '',
+  ]
+    .filter(Boolean)
+    .join(' · ')
 })
 const within = computed(() => Math.max(...reading.value.colours.map((c) => c.uncertainty)))
 const metal = computed(() => word.metal ?? 'none')
@@ -34,69 +49,212 @@ const surest = computed(() => {
   <div class="reading">
     <ul class="swatches" aria-label="Colours">
       <li v-for="(colour, index) in reading.colours" :key="index" :style="{ flexGrow: Math.max(colour.share, 0.13) }">
-        <PinkedSwatch :hex="colour.hex" :picture="photo.pictures.colours[index]" :width="Math.max(50, 340 * colour.share)" :height="70" />
+        <PinkedSwatch
+          :hex="colour.hex"
+          :picture="photo.pictures.colours[index]"
+          :width="Math.max(50, 340 * colour.share)"
+          :height="70"
+        />
         <strong>{{ colour.name }}</strong>
-        <span class="soft">{{ percent(colour.share) }}<template v-if="colour.part !== 'cloth'"> · {{ colour.part }}</template><template v-else-if="index === 0 && reading.colours.length > 1"> · ground</template></span>
+        <span class="soft"
+          >{{ percent(colour.share) }}<template v-if="colour.part !== 'cloth'"> · {{ colour.part }}</template
+          ><template v-else-if="index === 0 && reading.colours.length > 1"> · ground</template></span
+        >
       </li>
     </ul>
     <div class="what">
-      <label><span class="soft">What is it? <kbd>K</kbd></span>
+      <label
+        ><span class="soft">What is it? <kbd>K</kbd></span>
         <NSelect
-          class="kind" :value="word.category ?? null" :options="kinds" filterable placeholder="choose" :input-props="{ 'aria-label': 'What is it?' }"
+          class="kind"
+          :value="word.category ?? null"
+          :options="kinds"
+          filterable
+          placeholder="choose"
+          :input-props="{ 'aria-label': 'What is it?' }"
           @update:value="(category: Category) => $emit('say', { category })"
         />
       </label>
-      <label><span class="soft">Called</span>
-        <NInput :value="word.label ?? ''" :placeholder="`${capital(reading.sort.name)} ${(word.category ?? 'piece').replace('-', ' ')}`" :input-props="{ 'aria-label': 'Called' }" @update:value="(label: string) => $emit('say', { label: label || null })" />
+      <label
+        ><span class="soft">Called</span>
+        <NInput
+          :value="word.label ?? ''"
+          :placeholder="`${capital(reading.sort.name)} ${(word.category ?? 'piece').replace('-', ' ')}`"
+          :input-props="{ 'aria-label': 'Called' }"
+          @update:value="(label: string) => $emit('say', { label: label || null })"
+        />
       </label>
     </div>
-    <h3>Where does it hang? <span class="soft">{{ surest }}</span></h3>
+    <h3>
+      Where does it hang? <span class="soft">{{ surest }}</span>
+    </h3>
     <div class="bins" role="group" aria-label="Where does it hang?">
-      <button v-for="one in BINS" :key="one.bin" type="button" :aria-pressed="bin === one.bin" @click="$emit('say', { bin: one.bin })">
+      <button
+        v-for="one in BINS"
+        :key="one.bin"
+        type="button"
+        :aria-pressed="bin === one.bin"
+        @click="$emit('say', { bin: one.bin })"
+      >
         <kbd>{{ one.key.toUpperCase() }}</kbd>{{ one.bin }}
       </button>
     </div>
     <div v-if="choosing || bin === 'print'" class="patterns" role="group" aria-label="Which print?">
-      <button v-for="(one, index) in PATTERNS" :key="one" class="word" type="button" :aria-pressed="pattern === one" @click="$emit('say', { pattern: one, bin: 'print' })">
+      <button
+        v-for="(one, index) in PATTERNS"
+        :key="one"
+        class="word"
+        type="button"
+        :aria-pressed="pattern === one"
+        @click="$emit('say', { pattern: one, bin: 'print' })"
+      >
         <kbd v-if="choosing">{{ index + 1 }}</kbd> {{ one }}
       </button>
     </div>
     <TapeMeasure
-      :value="reading.sort.temperature" :low="-1" :high="1" name="Temperature" :doubt="Math.min(0.6, within / 28)"
-      :shown="warmthWord(reading.sort.temperature)" :ends="['cool', 'warm']"
+      :value="reading.sort.temperature"
+      :low="-1"
+      :high="1"
+      name="Temperature"
+      :doubt="Math.min(0.6, within / 28)"
+      :shown="warmthWord(reading.sort.temperature)"
+      :ends="['cool', 'warm']"
     />
     <dl>
-      <dt>Pattern</dt><dd>{{ pattern_words }}</dd>
-      <dt>Surface</dt><dd>{{ surfaceWords(photo) }}</dd>
+      <dt>Pattern</dt>
+      <dd>{{ pattern_words }}</dd>
+      <dt>Surface</dt>
+      <dd>{{ surfaceWords(photo) }}</dd>
       <dt>Metal <kbd>J</kbd></dt>
       <dd class="metals" role="group" aria-label="Metal">
-        <button v-for="one in METALS" :key="one" class="word" type="button" :aria-pressed="metal === one" @click="$emit('say', { metal: one })">{{ one }}</button>
+        <button
+          v-for="one in METALS"
+          :key="one"
+          class="word"
+          type="button"
+          :aria-pressed="metal === one"
+          @click="$emit('say', { metal: one })"
+        >
+          {{ one }}
+        </button>
       </dd>
-      <dt>Light</dt><dd>{{ lightWords(photo) }}<span v-if="reading.light.note" class="note">{{ reading.light.note }}</span></dd>
-      <dt>Sure within</dt><dd>{{ within.toFixed(0) }} ΔE · {{ reading.colours.length === 1 ? 'one colour' : `${reading.colours.length} colours` }}</dd>
+      <dt>Light</dt>
+      <dd>
+        {{ lightWords(photo) }}<span v-if="reading.light.note" class="note">{{ reading.light.note }}</span>
+      </dd>
+      <dt>Sure within</dt>
+      <dd>
+        {{ within.toFixed(0) }} ΔE ·
+        {{ reading.colours.length === 1 ? 'one colour' : `${reading.colours.length} colours` }}
+      </dd>
     </dl>
     <NearPieces v-if="photo.state !== 'hung'" :photo="photo" />
   </div>
 </template>
 
 <style scoped>
-.reading { display: flex; flex-direction: column; gap: 8px; }
-.swatches { display: flex; gap: 8px; list-style: none; margin: 0; padding: 0; }
-.swatches li { flex: 1 1 0; min-width: 0; display: flex; flex-direction: column; line-height: 1.3; }
-.swatches strong { overflow: hidden; text-overflow: ellipsis; }
-.what { display: grid; grid-template-columns: 150px 1fr; gap: 10px; }
-.what label { display: grid; gap: 3px; }
-h3 { font: 650 14px/1.2 'Atkinson Hyperlegible Next Variable', sans-serif; margin: 4px 0 0; display: flex; justify-content: space-between; }
-h3 .soft { font-weight: 400; }
-.bins { display: grid; grid-template-columns: repeat(5, 1fr); gap: 6px; }
-.bins button { display: flex; flex-direction: column; align-items: center; gap: 4px; border: 1.2px solid var(--rule); border-radius: 6px; background: none; padding: 7px 2px 8px; line-height: 1.15; cursor: pointer; font-size: 13px; }
-.bins button:hover { background: var(--sheet); }
-.bins button[aria-pressed='true'] { background: var(--ink); color: var(--sheet); border-color: var(--ink); font-weight: 650; }
-.patterns { display: flex; flex-wrap: wrap; gap: 0 12px; font-size: 13px; }
-dl { display: grid; grid-template-columns: 104px 1fr; gap: 3px 8px; margin: 0; }
-dt { color: var(--soft); }
-dd { margin: 0; font-weight: 650; }
-dd.metals { display: flex; flex-wrap: wrap; gap: 0 10px; font-weight: 400; }
-.metals [aria-pressed='true'] { font-weight: 700; text-decoration: underline; text-underline-offset: 3px; }
-.note { display: block; font-weight: 400; }
+.reading {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+}
+.swatches {
+  display: flex;
+  gap: 8px;
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+.swatches li {
+  flex: 1 1 0;
+  min-width: 0;
+  display: flex;
+  flex-direction: column;
+  line-height: 1.3;
+}
+.swatches strong {
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.what {
+  display: grid;
+  grid-template-columns: 150px 1fr;
+  gap: 10px;
+}
+.what label {
+  display: grid;
+  gap: 3px;
+}
+h3 {
+  font:
+    650 14px/1.2 'Atkinson Hyperlegible Next Variable',
+    sans-serif;
+  margin: 4px 0 0;
+  display: flex;
+  justify-content: space-between;
+}
+h3 .soft {
+  font-weight: 400;
+}
+.bins {
+  display: grid;
+  grid-template-columns: repeat(5, 1fr);
+  gap: 6px;
+}
+.bins button {
+  display: flex;
+  flex-direction: column;
+  align-items: center;
+  gap: 4px;
+  border: 1.2px solid var(--rule);
+  border-radius: 6px;
+  background: none;
+  padding: 7px 2px 8px;
+  line-height: 1.15;
+  cursor: pointer;
+  font-size: 13px;
+}
+.bins button:hover {
+  background: var(--sheet);
+}
+.bins button[aria-pressed='true'] {
+  background: var(--ink);
+  color: var(--sheet);
+  border-color: var(--ink);
+  font-weight: 650;
+}
+.patterns {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 12px;
+  font-size: 13px;
+}
+dl {
+  display: grid;
+  grid-template-columns: 104px 1fr;
+  gap: 3px 8px;
+  margin: 0;
+}
+dt {
+  color: var(--soft);
+}
+dd {
+  margin: 0;
+  font-weight: 650;
+}
+dd.metals {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 10px;
+  font-weight: 400;
+}
+.metals [aria-pressed='true'] {
+  font-weight: 700;
+  text-decoration: underline;
+  text-underline-offset: 3px;
+}
+.note {
+  display: block;
+  font-weight: 400;
+}
 </style>

@@ -32,7 +32,9 @@ void tried(async () => {
 })
 const take = (photos: string[]) =>
   tried(async () => {
-    state.value = await answered(api.POST('/api/clients/{client_id}/rereading/take', { ...path.value, body: { photos } }))
+    state.value = await answered(
+      api.POST('/api/clients/{client_id}/rereading/take', { ...path.value, body: { photos } }),
+    )
     taking.value = true
     poll.resume()
   })
@@ -45,7 +47,9 @@ function turn(id: string) {
   <section class="anew" aria-label="Read all again">
     <ProblemNote v-if="problem" :problem="problem" />
     <h2>Read all again</h2>
-    <p v-if="state?.waiting" role="status">{{ plural(state.waiting, 'photo') }} still to be read. Nothing is changed yet.</p>
+    <p v-if="state?.waiting" role="status">
+      {{ plural(state.waiting, 'photo') }} still to be read. Nothing is changed yet.
+    </p>
     <template v-else-if="state && !taking">
       <p v-if="!state.changes.length" role="status">Nothing would change.</p>
       <p v-else role="status">This is what would change. Your own words on a piece stay.</p>
@@ -58,25 +62,86 @@ function turn(id: string) {
             <PinkedSwatch :hex="one.before_hex" :width="54" :height="34" />
             <span aria-hidden="true">→</span>
             <PinkedSwatch :hex="one.after_hex" :width="54" :height="34" />
-            <span class="soft">{{ one.difference.toFixed(1) }} ΔE<template v-if="one.bin_before !== one.bin_after"> · {{ one.bin_before }} → {{ one.bin_after }}</template><template v-else-if="one.before !== one.after"> · {{ one.before }} → {{ one.after }}</template></span>
+            <span class="soft"
+              >{{ one.difference.toFixed(1) }} ΔE<template v-if="one.bin_before !== one.bin_after">
+                · {{ one.bin_before }} → {{ one.bin_after }}</template
+              ><template v-else-if="one.before !== one.after"> · {{ one.before }} → {{ one.after }}</template></span
+            >
           </label>
         </li>
       </ul>
     </template>
     <div class="acts">
-      <button v-if="state?.changes.length && !taking" class="button firm" type="button" @click="take(chosen.map((one) => one.photo_id))">Take over {{ plural(chosen.length, 'reading') }}</button>
-      <button class="button" type="button" @click="take([]); emit('close')">Leave all as they are</button>
+      <button
+        v-if="state?.changes.length && !taking"
+        class="button firm"
+        type="button"
+        @click="take(chosen.map((one) => one.photo_id))"
+      >
+        Take over {{ plural(chosen.length, 'reading') }}
+      </button>
+      <button
+        class="button"
+        type="button"
+        @click="
+          take([])
+          emit('close')
+        "
+      >
+        Leave all as they are
+      </button>
     </div>
   </section>
 </template>
 
 <style scoped>
-.anew { background: var(--paper); color: var(--ink); border-radius: 8px; padding: 20px 24px; display: flex; flex-direction: column; align-items: flex-start; gap: 10px; min-height: 0; max-height: 100%; }
-h2 { margin: 0; }
-p { margin: 0; }
-ul { list-style: none; margin: 0; padding: 0; overflow: auto; display: grid; gap: 4px; width: 100%; }
-label { display: grid; grid-template-columns: 20px 40px minmax(90px, 1fr) 54px 16px 54px minmax(120px, 1.2fr); gap: 8px; align-items: center; padding: 3px 0; border-bottom: 1px solid var(--line); cursor: pointer; }
-img { width: 40px; height: 44px; object-fit: cover; }
-.name { font-weight: 650; overflow-wrap: anywhere; }
-.acts { display: flex; gap: 8px; }
+.anew {
+  background: var(--paper);
+  color: var(--ink);
+  border-radius: 8px;
+  padding: 20px 24px;
+  display: flex;
+  flex-direction: column;
+  align-items: flex-start;
+  gap: 10px;
+  min-height: 0;
+  max-height: 100%;
+}
+h2 {
+  margin: 0;
+}
+p {
+  margin: 0;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  overflow: auto;
+  display: grid;
+  gap: 4px;
+  width: 100%;
+}
+label {
+  display: grid;
+  grid-template-columns: 20px 40px minmax(90px, 1fr) 54px 16px 54px minmax(120px, 1.2fr);
+  gap: 8px;
+  align-items: center;
+  padding: 3px 0;
+  border-bottom: 1px solid var(--line);
+  cursor: pointer;
+}
+img {
+  width: 40px;
+  height: 44px;
+  object-fit: cover;
+}
+.name {
+  font-weight: 650;
+  overflow-wrap: anywhere;
+}
+.acts {
+  display: flex;
+  gap: 8px;
+}
 </style>

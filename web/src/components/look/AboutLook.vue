@@ -14,11 +14,17 @@ const sent = () => {
   if (file.value) file.value.value = ''
 }
 const change = (what: LookKept) => emit('kept', what)
-const text = (name: 'occasion' | 'note', event: Event) => change({ [name]: (event.target as HTMLInputElement).value.trim() })
-const rate = (name: 'stylist_rating' | 'client_rating', value: number) => change({ [name]: look.kept[name] === value ? null : value })
+const text = (name: 'occasion' | 'note', event: Event) =>
+  change({ [name]: (event.target as HTMLInputElement).value.trim() })
+const rate = (name: 'stylist_rating' | 'client_rating', value: number) =>
+  change({ [name]: look.kept[name] === value ? null : value })
 const season = (one: (typeof SEASONS)[number]) => {
   const now = look.kept.seasons ?? []
-  change({ seasons: now.includes(one) ? now.filter((other) => other !== one) : SEASONS.filter((other) => other === one || now.includes(other)) })
+  change({
+    seasons: now.includes(one)
+      ? now.filter((other) => other !== one)
+      : SEASONS.filter((other) => other === one || now.includes(other)),
+  })
 }
 const parent = computed(() => looks.find((one) => one.id === look.kept.parent))
 const variations = computed(() => looks.filter((one) => one.kept.parent === look.id))
@@ -27,39 +33,146 @@ const earlier = computed(() => look.verdicts.slice(0, -1))
 
 <template>
   <details class="about">
-    <summary>About this look<template v-if="look.kept.occasion"> · {{ look.kept.occasion }}</template></summary>
-    <label>occasion <input :value="look.kept.occasion" maxlength="120" placeholder="opening night" @change="text('occasion', $event)" /></label>
+    <summary>
+      About this look<template v-if="look.kept.occasion"> · {{ look.kept.occasion }}</template>
+    </summary>
+    <label
+      >occasion
+      <input :value="look.kept.occasion" maxlength="120" placeholder="opening night" @change="text('occasion', $event)"
+    /></label>
     <p class="row" role="group" aria-label="Time of day and season">
-      <button v-for="one in ['day', 'evening'] as const" :key="one" class="word" type="button" :aria-pressed="look.kept.time === one" @click="change({ time: look.kept.time === one ? '' : one })">{{ one }}</button>
-      <button v-for="one in SEASONS" :key="one" class="word" type="button" :aria-pressed="look.kept.seasons?.includes(one) ?? false" @click="season(one)">{{ one }}</button>
+      <button
+        v-for="one in ['day', 'evening'] as const"
+        :key="one"
+        class="word"
+        type="button"
+        :aria-pressed="look.kept.time === one"
+        @click="change({ time: look.kept.time === one ? '' : one })"
+      >
+        {{ one }}
+      </button>
+      <button
+        v-for="one in SEASONS"
+        :key="one"
+        class="word"
+        type="button"
+        :aria-pressed="look.kept.seasons?.includes(one) ?? false"
+        @click="season(one)"
+      >
+        {{ one }}
+      </button>
     </p>
-    <p v-for="who in [{ name: 'stylist_rating', word: 'you' }, { name: 'client_rating', word: 'the client' }] as const" :key="who.name" class="row" role="group" :aria-label="`Rating by ${who.word}`">
+    <p
+      v-for="who in [
+        { name: 'stylist_rating', word: 'you' },
+        { name: 'client_rating', word: 'the client' },
+      ] as const"
+      :key="who.name"
+      class="row"
+      role="group"
+      :aria-label="`Rating by ${who.word}`"
+    >
       <span class="soft">{{ who.word }}</span>
-      <button v-for="value in 5" :key="value" class="word" type="button" :aria-pressed="look.kept[who.name] === value" :aria-label="`${value} of 5 by ${who.word}`" @click="rate(who.name, value)">{{ value }}</button>
+      <button
+        v-for="value in 5"
+        :key="value"
+        class="word"
+        type="button"
+        :aria-pressed="look.kept[who.name] === value"
+        :aria-label="`${value} of 5 by ${who.word}`"
+        @click="rate(who.name, value)"
+      >
+        {{ value }}
+      </button>
     </p>
     <label>notes <textarea rows="2" :value="look.kept.note" maxlength="2000" @change="text('note', $event)" /></label>
     <div class="worn">
-      <img v-if="look.kept.photo" :src="`/api/looks/${look.id}/photo.jpg?turn=${look.kept.photo.number}`" :alt="`${look.name} as it was worn`" />
-      <p v-if="look.kept.photo && !look.kept.photo.feet" role="status">The shoes are not in the picture: take another one from further away, down to the floor.</p>
-      <p class="row">
-        <button class="word link" type="button" @click="file?.click()">{{ look.kept.photo ? 'another photo of it worn' : 'add a photo of it worn' }}</button>
-        <button v-if="look.kept.photo" class="word link" type="button" @click="emit('photo', null)">take the photo away</button>
+      <img
+        v-if="look.kept.photo"
+        :src="`/api/looks/${look.id}/photo.jpg?turn=${look.kept.photo.number}`"
+        :alt="`${look.name} as it was worn`"
+      />
+      <p v-if="look.kept.photo && !look.kept.photo.feet" role="status">
+        The shoes are not in the picture: take another one from further away, down to the floor.
       </p>
-      <input ref="file" class="visually-hidden" type="file" accept="image/*" tabindex="-1" aria-label="Photo of the look as it is worn" @change="sent" />
+      <p class="row">
+        <button class="word link" type="button" @click="file?.click()">
+          {{ look.kept.photo ? 'another photo of it worn' : 'add a photo of it worn' }}
+        </button>
+        <button v-if="look.kept.photo" class="word link" type="button" @click="emit('photo', null)">
+          take the photo away
+        </button>
+      </p>
+      <input
+        ref="file"
+        class="visually-hidden"
+        type="file"
+        accept="image/*"
+        tabindex="-1"
+        aria-label="Photo of the look as it is worn"
+        @change="sent"
+      />
     </div>
-    <p v-if="parent">varies <button class="word link" type="button" @click="emit('open', parent)">{{ parent.name }}</button></p>
-    <p v-if="variations.length">varied by <template v-for="(one, index) in variations" :key="one.id"><template v-if="index">, </template><button class="word link" type="button" @click="emit('open', one)">{{ one.name }}</button></template></p>
-    <p v-for="one in earlier" :key="one.weights" class="soft">{{ one.overall.toFixed(0) }} on {{ one.on }}, by the rules of {{ one.weights }}</p>
+    <p v-if="parent">
+      varies <button class="word link" type="button" @click="emit('open', parent)">{{ parent.name }}</button>
+    </p>
+    <p v-if="variations.length">
+      varied by
+      <template v-for="(one, index) in variations" :key="one.id"
+        ><template v-if="index">, </template
+        ><button class="word link" type="button" @click="emit('open', one)">{{ one.name }}</button></template
+      >
+    </p>
+    <p v-for="one in earlier" :key="one.weights" class="soft">
+      {{ one.overall.toFixed(0) }} on {{ one.on }}, by the rules of {{ one.weights }}
+    </p>
   </details>
 </template>
 
 <style scoped>
-.about { font-size: 13px; margin-top: 8px; }
-summary { cursor: pointer; font-weight: 650; }
-label { display: grid; grid-template-columns: 62px minmax(0, 1fr); gap: 8px; align-items: center; color: var(--soft); margin-top: 4px; }
-input, textarea { font: inherit; color: var(--ink); background: var(--field); border: 1px solid var(--line); border-radius: 4px; padding: 3px 7px; width: 100%; }
-.row { display: flex; flex-wrap: wrap; gap: 0 10px; align-items: baseline; }
-.worn img { display: block; max-width: 100%; max-height: 260px; margin-top: 6px; }
-.worn input { width: 1px; }
-.link { text-decoration: underline; padding: 0; }
+.about {
+  font-size: 13px;
+  margin-top: 8px;
+}
+summary {
+  cursor: pointer;
+  font-weight: 650;
+}
+label {
+  display: grid;
+  grid-template-columns: 62px minmax(0, 1fr);
+  gap: 8px;
+  align-items: center;
+  color: var(--soft);
+  margin-top: 4px;
+}
+input,
+textarea {
+  font: inherit;
+  color: var(--ink);
+  background: var(--field);
+  border: 1px solid var(--line);
+  border-radius: 4px;
+  padding: 3px 7px;
+  width: 100%;
+}
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 10px;
+  align-items: baseline;
+}
+.worn img {
+  display: block;
+  max-width: 100%;
+  max-height: 260px;
+  margin-top: 6px;
+}
+.worn input {
+  width: 1px;
+}
+.link {
+  text-decoration: underline;
+  padding: 0;
+}
 </style>

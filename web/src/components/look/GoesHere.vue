@@ -33,10 +33,25 @@ function along(event: KeyboardEvent) {
         <h3>{{ place.title }}</h3>
         <ul>
           <li v-for="piece in place.pieces" :key="piece.id">
-            <button type="button" :class="{ worn: worn.includes(piece.id) }" :aria-pressed="worn.includes(piece.id)" :aria-label="said(piece)" :title="said(piece)" @click="$emit('put', piece)">
-              <PinkedSwatch :hex="piece.colours[0]?.hex ?? ''" :picture="piece.cloth" :width="28" :height="Math.max(22, hangLength(piece) * 0.36)" hanging />
+            <button
+              type="button"
+              :class="{ worn: worn.includes(piece.id) }"
+              :aria-pressed="worn.includes(piece.id)"
+              :aria-label="said(piece)"
+              :title="said(piece)"
+              @click="$emit('put', piece)"
+            >
+              <PinkedSwatch
+                :hex="piece.colours[0]?.hex ?? ''"
+                :picture="piece.cloth"
+                :width="28"
+                :height="Math.max(22, hangLength(piece) * 0.36)"
+                hanging
+              />
             </button>
-            <span class="change" aria-hidden="true">{{ worn.includes(piece.id) ? 'in' : judged ? signed(change(piece.id)) : '' }}</span>
+            <span class="change" aria-hidden="true">{{
+              worn.includes(piece.id) ? 'in' : judged ? signed(change(piece.id)) : ''
+            }}</span>
           </li>
         </ul>
       </section>
@@ -45,12 +60,47 @@ function along(event: KeyboardEvent) {
 </template>
 
 <style scoped>
-.goes { padding: 16px 14px 14px 20px; }
-h3 { font: 650 13px/1 'Atkinson Hyperlegible Next Variable', sans-serif; border-bottom: 3px solid var(--rule); padding-bottom: 5px; margin: 13px 0 0; }
-ul { list-style: none; display: flex; flex-wrap: wrap; gap: 2px 3px; padding: 0; margin: 0; }
-li { width: 34px; text-align: center; font-size: 12.5px; }
-button { display: block; width: 34px; padding: 0 3px 4px; border: 0; background: none; cursor: pointer; min-height: 32px; }
-button.worn { outline: 2px solid var(--ink); outline-offset: -1px; }
-button:hover { background: var(--paper); }
-.change { line-height: 16px; }
+.goes {
+  padding: 16px 14px 14px 20px;
+}
+h3 {
+  font:
+    650 13px/1 'Atkinson Hyperlegible Next Variable',
+    sans-serif;
+  border-bottom: 3px solid var(--rule);
+  padding-bottom: 5px;
+  margin: 13px 0 0;
+}
+ul {
+  list-style: none;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 3px;
+  padding: 0;
+  margin: 0;
+}
+li {
+  width: 34px;
+  text-align: center;
+  font-size: 12.5px;
+}
+button {
+  display: block;
+  width: 34px;
+  padding: 0 3px 4px;
+  border: 0;
+  background: none;
+  cursor: pointer;
+  min-height: 32px;
+}
+button.worn {
+  outline: 2px solid var(--ink);
+  outline-offset: -1px;
+}
+button:hover {
+  background: var(--paper);
+}
+.change {
+  line-height: 16px;
+}
 </style>

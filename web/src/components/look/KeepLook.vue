@@ -6,21 +6,41 @@ import { computed, ref, watch } from 'vue'
 const { name, kept, empty } = defineProps<{ name: string; kept: boolean; empty: boolean }>()
 const emit = defineEmits<{ keep: [name: string]; another: [name: string] }>()
 const text = ref(name)
-watch(() => name, (now) => (text.value = now))
+watch(
+  () => name,
+  (now) => (text.value = now),
+)
 const ready = computed(() => !empty && text.value.trim().length > 0)
 const keep = () => ready.value && emit('keep', text.value)
 </script>
 
 <template>
   <form class="keep" @submit.prevent="keep">
-    <NInput v-model:value="text" placeholder="What is it for?" :maxlength="200" :input-props="{ 'aria-label': 'Name of the look', id: 'look-name' }" />
+    <NInput
+      v-model:value="text"
+      placeholder="What is it for?"
+      :maxlength="200"
+      :input-props="{ 'aria-label': 'Name of the look', id: 'look-name' }"
+    />
     <button class="button firm" type="submit" :disabled="!ready">Keep</button>
-    <button v-if="kept" class="button" type="button" :disabled="!ready" @click="emit('another', text)">As another</button>
+    <button v-if="kept" class="button" type="button" :disabled="!ready" @click="emit('another', text)">
+      As another
+    </button>
   </form>
 </template>
 
 <style scoped>
-.keep { display: flex; gap: 8px; align-items: center; }
-.keep > :first-child { flex: 1; min-width: 0; }
-.button { white-space: nowrap; padding: 6px 11px; }
+.keep {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+.keep > :first-child {
+  flex: 1;
+  min-width: 0;
+}
+.button {
+  white-space: nowrap;
+  padding: 6px 11px;
+}
 </style>

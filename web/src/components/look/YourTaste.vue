@@ -9,8 +9,16 @@ import { plural } from '@/lib/words'
 const found = shallowRef<Taste | null>(null)
 const { problem, tried } = useTried()
 const load = () => tried(async () => (found.value = await answered(api.GET('/api/taste'))))
-const move = () => tried(async () => { await answered(api.POST('/api/taste')); await load() })
-const back = () => tried(async () => { await answered(api.DELETE('/api/taste')); await load() })
+const move = () =>
+  tried(async () => {
+    await answered(api.POST('/api/taste'))
+    await load()
+  })
+const back = () =>
+  tried(async () => {
+    await answered(api.DELETE('/api/taste'))
+    await load()
+  })
 const times = (factor: number) => `${factor > 1 ? 'counts' : 'counts only'} ${Math.round(factor * 100)} %`
 void load()
 </script>
@@ -20,16 +28,30 @@ void load()
     <h2 id="taste">Your taste</h2>
     <ProblemNote v-if="problem" :problem="problem" closable @close="problem = null" />
     <template v-if="found">
-      <p v-if="!found.verdicts">Hold two looks side by side and say which is better. From three such verdicts on, this says where the rules see it otherwise than you.</p>
-      <p v-else>You have found one look better than another {{ plural(found.verdicts, 'time') }}; the rules agree with {{ found.agreed }}.</p>
+      <p v-if="!found.verdicts">
+        Hold two looks side by side and say which is better. From three such verdicts on, this says where the rules see
+        it otherwise than you.
+      </p>
+      <p v-else>
+        You have found one look better than another {{ plural(found.verdicts, 'time') }}; the rules agree with
+        {{ found.agreed }}.
+      </p>
       <template v-if="found.asked.length && !found.kept.length">
         <p>Moved a little, they would agree with {{ found.would_agree }}:</p>
-        <ul><li v-for="one in found.asked.slice(0, 8)" :key="one.rule"><strong>{{ times(one.times) }}</strong> {{ one.says }}</li></ul>
+        <ul>
+          <li v-for="one in found.asked.slice(0, 8)" :key="one.rule">
+            <strong>{{ times(one.times) }}</strong> {{ one.says }}
+          </li>
+        </ul>
         <button class="button" type="button" @click="move">Move the rules</button>
       </template>
       <template v-if="found.kept.length">
         <p>Moved for your studio:</p>
-        <ul><li v-for="one in found.kept" :key="one.rule"><strong>{{ times(one.times) }}</strong> {{ one.says }}</li></ul>
+        <ul>
+          <li v-for="one in found.kept" :key="one.rule">
+            <strong>{{ times(one.times) }}</strong> {{ one.says }}
+          </li>
+        </ul>
         <button class="button" type="button" @click="back">Judge by the rules that ship again</button>
       </template>
     </template>
@@ -37,7 +59,23 @@ void load()
 </template>
 
 <style scoped>
-section { background: var(--paper); color: var(--ink); border-radius: 8px; padding: 18px 24px; display: grid; gap: 10px; justify-items: start; width: 100%; }
-h2, p, ul { margin: 0; }
-ul { list-style: none; padding: 0; }
+section {
+  background: var(--paper);
+  color: var(--ink);
+  border-radius: 8px;
+  padding: 18px 24px;
+  display: grid;
+  gap: 10px;
+  justify-items: start;
+  width: 100%;
+}
+h2,
+p,
+ul {
+  margin: 0;
+}
+ul {
+  list-style: none;
+  padding: 0;
+}
 </style>

@@ -3,7 +3,10 @@ import { computed } from 'vue'
 import { pinkedPath } from '@/lib/pinked'
 
 /** A rail seen as one bolt: every colour as wide as what it covers. */
-const { colours, height = 44 } = defineProps<{ colours: { hex: string; share: number; name: string }[]; height?: number }>()
+const { colours, height = 44 } = defineProps<{
+  colours: { hex: string; share: number; name: string }[]
+  height?: number
+}>()
 const clip = computed(() => pinkedPath(64, Math.max(3, Math.round(height / 7)), 3))
 const words = computed(() => {
   const byName = new Map<string, number>()
@@ -16,14 +19,28 @@ const words = computed(() => {
 <template>
   <div class="edge">
     <div class="bolt" role="img" :aria-label="words" :style="{ clipPath: clip, height: `${height}px` }">
-      <span v-for="(colour, index) in colours" :key="index" :title="colour.name" :style="{ background: colour.hex, flexGrow: colour.share }" />
+      <span
+        v-for="(colour, index) in colours"
+        :key="index"
+        :title="colour.name"
+        :style="{ background: colour.hex, flexGrow: colour.share }"
+      />
     </div>
   </div>
 </template>
 
 <style scoped>
 /* a line along the pinked edge, so that white cloth is no gap in the bolt */
-.edge { filter: drop-shadow(0 0 0.7px var(--soft)); }
-.bolt { display: flex; width: 100%; forced-color-adjust: none; }
-.bolt span { flex-basis: 0; min-width: 0; }
+.edge {
+  filter: drop-shadow(0 0 0.7px var(--soft));
+}
+.bolt {
+  display: flex;
+  width: 100%;
+  forced-color-adjust: none;
+}
+.bolt span {
+  flex-basis: 0;
+  min-width: 0;
+}
 </style>

@@ -29,31 +29,51 @@ const load = () => unasked(async () => (kept.value = await answered(api.GET('/ap
 const find = () =>
   tried(async () => {
     const stay = (palette.value?.colours ?? []).filter((one) => pinned.value.has(key(one)))
-    tried_.value = await answered(api.POST('/api/clients/{client_id}/palettes/find', { ...at, body: { count: count.value, within: within.value, kept: plain(stay) } }))
+    tried_.value = await answered(
+      api.POST('/api/clients/{client_id}/palettes/find', {
+        ...at,
+        body: { count: count.value, within: within.value, kept: plain(stay) },
+      }),
+    )
     name.value = ''
   })
 const again = (colours: Colour[]) =>
   tried(async () => {
     const was = palette.value
-    const now = await answered(api.POST('/api/clients/{client_id}/palettes/try', { ...at, body: { name: '', within: within.value, colours: plain(colours) } }))
+    const now = await answered(
+      api.POST('/api/clients/{client_id}/palettes/try', {
+        ...at,
+        body: { name: '', within: within.value, colours: plain(colours) },
+      }),
+    )
     tried_.value = { ...now, id: was?.id ?? null, name: was?.name ?? '' }
   })
 const without = (colour: Colour) => again((palette.value?.colours ?? []).filter((one) => one !== colour))
 const withPiece = (id: string) => {
   const colour = byId.get(id)?.colours[0]
-  if (colour) void again([...(palette.value?.colours ?? []), { name: byId.get(id)?.sort.name ?? '', lab: colour.lab, hex: colour.hex, covers: 0 }])
+  if (colour)
+    void again([
+      ...(palette.value?.colours ?? []),
+      { name: byId.get(id)?.sort.name ?? '', lab: colour.lab, hex: colour.hex, covers: 0 },
+    ])
 }
 /** A colour as it is typed: L*, a* and b*, or a screen colour, which is read as a palette of one. */
 const typed = ref('')
 const withTyped = () =>
   tried(async () => {
     const text = typed.value.trim()
-    const numbers = text.replaceAll('−', '-').split(/[\s,;]+/).map(Number)
+    const numbers = text
+      .replaceAll('−', '-')
+      .split(/[\s,;]+/)
+      .map(Number)
     const now = palette.value?.colours ?? []
-    if (numbers.length === 3 && numbers.every(Number.isFinite)) await again([...now, { name: '', lab: numbers, hex: '', covers: 0 }])
+    if (numbers.length === 3 && numbers.every(Number.isFinite))
+      await again([...now, { name: '', lab: numbers, hex: '', covers: 0 }])
     else {
       const asFile = new File([`:root { --typed: ${text.startsWith('#') ? text : `#${text}`}; }`], 'typed.css')
-      const read = await answered(api.POST('/api/clients/{client_id}/palettes/read', { ...at, ...asForm('palette', [asFile]) }))
+      const read = await answered(
+        api.POST('/api/clients/{client_id}/palettes/read', { ...at, ...asForm('palette', [asFile]) }),
+      )
       await again([...now, ...read.colours.map((one) => ({ ...one, name: '' }))])
     }
     typed.value = ''
@@ -69,7 +89,12 @@ const keep = () =>
     if (!now) return
     const body = { name: name.value, within: within.value, colours: plain(now.colours) }
     tried_.value = now.id
-      ? await answered(api.PUT('/api/clients/{client_id}/palettes/{palette_id}', { params: { path: { client_id: clientId, palette_id: now.id } }, body }))
+      ? await answered(
+          api.PUT('/api/clients/{client_id}/palettes/{palette_id}', {
+            params: { path: { client_id: clientId, palette_id: now.id } },
+            body,
+          }),
+        )
       : await answered(api.POST('/api/clients/{client_id}/palettes', { ...at, body }))
     emit('changed')
   })
@@ -89,7 +114,9 @@ async function send(event: Event) {
   const file = input.files?.[0]
   if (!file) return
   await tried(async () => {
-    const read = await answered(api.POST('/api/clients/{client_id}/palettes/read', { ...at, ...asForm('palette', [file]) }))
+    const read = await answered(
+      api.POST('/api/clients/{client_id}/palettes/read', { ...at, ...asForm('palette', [file]) }),
+    )
     tried_.value = read
     name.value = read.name
   })
@@ -107,9 +134,19 @@ void find()
       <label>colours <input v-model.number="count" type="number" min="1" max="12" /></label>
       <label>each covers cloth within <input v-model.number="within" type="number" min="1" max="30" /> ΔE</label>
       <button class="button" type="button" @click="find">Find them again</button>
-      <form class="typed" @submit.prevent="withTyped"><label>add <input v-model="typed" maxlength="40" placeholder="#2f4a66 or 31 2 −18" /></label><button class="button" type="submit" :disabled="!typed.trim()">Add</button></form>
-      <label class="button">Read a palette file<input class="visually-hidden" type="file" accept=".gpl,.css,.csv,.json" @change="send" /></label>
-      <span v-for="one in kept" :key="one.id ?? ''" class="kept"><button class="word link" type="button" @click="open(one)">{{ one.name }}</button> <button class="word soft" type="button" :aria-label="`let ${one.name} go`" @click="one.id && letGo(one.id)">×</button></span>
+      <form class="typed" @submit.prevent="withTyped">
+        <label>add <input v-model="typed" maxlength="40" placeholder="#2f4a66 or 31 2 −18" /></label
+        ><button class="button" type="submit" :disabled="!typed.trim()">Add</button>
+      </form>
+      <label class="button"
+        >Read a palette file<input class="visually-hidden" type="file" accept=".gpl,.css,.csv,.json" @change="send"
+      /></label>
+      <span v-for="one in kept" :key="one.id ?? ''" class="kept"
+        ><button class="word link" type="button" @click="open(one)">{{ one.name }}</button>
+        <button class="word soft" type="button" :aria-label="`let ${one.name} go`" @click="one.id && letGo(one.id)">
+          ×
+        </button></span
+      >
     </div>
     <template v-if="palette">
       <ul class="colours">
@@ -118,39 +155,123 @@ void find()
           <strong>{{ colour.name }}</strong>
           <span class="soft">L* {{ colour.lab[0]?.toFixed(0) }} · {{ colour.hex }}</span>
           <span>covers {{ percent(colour.covers) }}</span>
-          <span><button class="word link" type="button" :aria-pressed="pinned.has(key(colour))" @click="pin(colour)">{{ pinned.has(key(colour)) ? 'stays' : 'let it stay' }}</button> <button class="word link" type="button" @click="without(colour)">leave out</button></span>
+          <span
+            ><button class="word link" type="button" :aria-pressed="pinned.has(key(colour))" @click="pin(colour)">
+              {{ pinned.has(key(colour)) ? 'stays' : 'let it stay' }}
+            </button>
+            <button class="word link" type="button" @click="without(colour)">leave out</button></span
+          >
         </li>
         <li class="sum">
-          <strong class="big">{{ percent(palette.covers) }}</strong><span>of the cloth is within {{ palette.within }} ΔE of {{ plural(palette.colours.length, 'colour') }}</span>
+          <strong class="big">{{ percent(palette.covers) }}</strong><span
+            >of the cloth is within {{ palette.within }} ΔE of {{ plural(palette.colours.length, 'colour') }}</span
+          >
           <span>{{ plural(inside.length, 'piece') }} in, {{ out.length }} out</span>
         </li>
       </ul>
       <p class="ask">
         <label>name <input v-model="name" maxlength="200" placeholder="Winter tour" /></label>
-        <button class="button firm" type="button" @click="keep">{{ palette.id ? 'Keep the changes' : 'Keep this palette' }}</button>
-        <template v-if="palette.id">take it out as
-          <a v-for="ending in ['gpl', 'css', 'csv', 'json']" :key="ending" :href="`/api/palettes/${palette.id}/file.${ending}`" download>{{ ending === 'gpl' ? 'GIMP palette' : ending.toUpperCase() }}</a>
+        <button class="button firm" type="button" @click="keep">
+          {{ palette.id ? 'Keep the changes' : 'Keep this palette' }}
+        </button>
+        <template v-if="palette.id"
+          >take it out as
+          <a
+            v-for="ending in ['gpl', 'css', 'csv', 'json']"
+            :key="ending"
+            :href="`/api/palettes/${palette.id}/file.${ending}`"
+            download
+            >{{ ending === 'gpl' ? 'GIMP palette' : ending.toUpperCase() }}</a
+          >
         </template>
       </p>
       <p v-if="out.length" class="out">
-        Out: <span v-for="one in out" :key="one.piece_id"><button class="word link" type="button" @click="emit('show', one.piece_id)">{{ byId.get(one.piece_id)?.label }}</button> <span class="soft">{{ one.share ? `${percent(one.share)} of it in` : `${one.difference.toFixed(0)} ΔE away` }}</span> <button class="word soft" type="button" :aria-label="`add the colour of ${byId.get(one.piece_id)?.label}`" @click="withPiece(one.piece_id)">+</button></span>
+        Out:
+        <span v-for="one in out" :key="one.piece_id"
+          ><button class="word link" type="button" @click="emit('show', one.piece_id)">
+            {{ byId.get(one.piece_id)?.label }}
+          </button>
+          <span class="soft">{{
+            one.share ? `${percent(one.share)} of it in` : `${one.difference.toFixed(0)} ΔE away`
+          }}</span>
+          <button
+            class="word soft"
+            type="button"
+            :aria-label="`add the colour of ${byId.get(one.piece_id)?.label}`"
+            @click="withPiece(one.piece_id)"
+          >
+            +
+          </button></span
+        >
       </p>
     </template>
   </div>
 </template>
 
 <style scoped>
-.few { display: flex; flex-direction: column; gap: 8px; }
-.ask { display: flex; flex-wrap: wrap; gap: 6px 16px; align-items: center; }
-input:not([type='file']) { font: inherit; color: var(--ink); background: var(--field); border: 1px solid var(--line); border-radius: 4px; padding: 4px 7px; }
-input[type='number'] { width: 62px; }
-.colours { list-style: none; margin: 0; padding: 0; display: flex; flex-wrap: wrap; gap: 8px 10px; }
-.colours li { width: 106px; font-size: 13px; display: flex; flex-direction: column; line-height: 1.3; }
-.colours .sum { width: 118px; }
-.big { font: 600 30px/1.1 'Petrona Variable', serif; }
-.link { text-decoration: underline; padding: 0; }
-.out { display: flex; flex-wrap: wrap; gap: 2px 16px; }
-.typed { display: flex; gap: 6px; align-items: center; }
-.typed input { width: 150px; }
-.kept { white-space: nowrap; }
+.few {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+}
+.ask {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 16px;
+  align-items: center;
+}
+input:not([type='file']) {
+  font: inherit;
+  color: var(--ink);
+  background: var(--field);
+  border: 1px solid var(--line);
+  border-radius: 4px;
+  padding: 4px 7px;
+}
+input[type='number'] {
+  width: 62px;
+}
+.colours {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 10px;
+}
+.colours li {
+  width: 106px;
+  font-size: 13px;
+  display: flex;
+  flex-direction: column;
+  line-height: 1.3;
+}
+.colours .sum {
+  width: 118px;
+}
+.big {
+  font:
+    600 30px/1.1 'Petrona Variable',
+    serif;
+}
+.link {
+  text-decoration: underline;
+  padding: 0;
+}
+.out {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 16px;
+}
+.typed {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+}
+.typed input {
+  width: 150px;
+}
+.kept {
+  white-space: nowrap;
+}
 </style>

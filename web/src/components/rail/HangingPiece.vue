@@ -31,13 +31,29 @@ const cloth = computed(() => {
   if (!strip) return { ...size, ...under(piece.colours.length > 1 ? bands(piece) : 'none', '0 0', 'auto', ground) }
   const high = Math.max(length, WIDE / 0.6)
   const [row, column] = [Math.floor(strip.place / strip.across), strip.place % strip.across]
-  return { ...size, ...under(`url("${strip.sheet}")`, `${px(WIDE / 2 - high * 0.6 * (column + 0.5))} ${px(-high * row)}`, `${px(high * 0.6 * strip.across)} auto`, ground) }
+  return {
+    ...size,
+    ...under(
+      `url("${strip.sheet}")`,
+      `${px(WIDE / 2 - high * 0.6 * (column + 0.5))} ${px(-high * row)}`,
+      `${px(high * 0.6 * strip.across)} auto`,
+      ground,
+    ),
+  }
 })
 const under = (image: string, position: string, size: string, ground?: string) => ({
-  backgroundImage: `var(--teeth), ${image}`, backgroundPosition: `0 100%, ${position}`, backgroundSize: `${TOOTH.width}px ${TOOTH.height}px, ${size}`, backgroundColor: ground,
+  backgroundImage: `var(--teeth), ${image}`,
+  backgroundPosition: `0 100%, ${position}`,
+  backgroundSize: `${TOOTH.width}px ${TOOTH.height}px, ${size}`,
+  backgroundColor: ground,
 })
 const words = computed(() => {
-  const more = [piece.doubtful && 'in doubt', piece.kept.verdict, piece.kept.set && `set ${piece.kept.set}`, piece.kept.other_face && 'one of two faces'].filter(Boolean)
+  const more = [
+    piece.doubtful && 'in doubt',
+    piece.kept.verdict,
+    piece.kept.set && `set ${piece.kept.set}`,
+    piece.kept.other_face && 'one of two faces',
+  ].filter(Boolean)
   return [pieceWords(piece), ...more].join(', ')
 })
 </script>
@@ -45,26 +61,74 @@ const words = computed(() => {
 <template>
   <li class="hung" :class="{ chosen, shown, joined, far: distance.flat }" :style="{ width: px(HOOKS_APART) }">
     <button
-      type="button" draggable="true" :aria-pressed="chosen" :aria-label="words" :data-piece="piece.id"
-      @mouseenter="emit('show')" @focus="emit('show')" @click="emit('choose', $event)" @dragstart="emit('drag', $event)"
+      type="button"
+      draggable="true"
+      :aria-pressed="chosen"
+      :aria-label="words"
+      :data-piece="piece.id"
+      @mouseenter="emit('show')"
+      @focus="emit('show')"
+      @click="emit('choose', $event)"
+      @dragstart="emit('drag', $event)"
     >
       <span class="cloth" :style="cloth" aria-hidden="true" />
     </button>
     <span v-if="piece.doubtful" class="mark" aria-hidden="true">?</span>
-    <span v-else-if="piece.kept.verdict && piece.kept.verdict !== 'keep'" class="mark" aria-hidden="true">{{ piece.kept.verdict === 'let go' ? '×' : '~' }}</span>
+    <span v-else-if="piece.kept.verdict && piece.kept.verdict !== 'keep'" class="mark" aria-hidden="true">{{
+      piece.kept.verdict === 'let go' ? '×' : '~'
+    }}</span>
   </li>
 </template>
 
 <style scoped>
-.hung { flex: none; text-align: center; }
-button { display: block; width: 100%; padding: 14px 0 5px; border: 0; background: var(--hook) top center / 12px 14px no-repeat; cursor: grab; }
-.cloth { display: block; margin: 0 auto; background-repeat: repeat-x, no-repeat; forced-color-adjust: none; }
+.hung {
+  flex: none;
+  text-align: center;
+}
+button {
+  display: block;
+  width: 100%;
+  padding: 14px 0 5px;
+  border: 0;
+  background: var(--hook) top center / 12px 14px no-repeat;
+  cursor: grab;
+}
+.cloth {
+  display: block;
+  margin: 0 auto;
+  background-repeat: repeat-x, no-repeat;
+  forced-color-adjust: none;
+}
 /* from far away hooks are too small to see, and teeth */
-.far button { background-image: none; }
-.shown button { transform: translateY(5px); }
-.chosen button { outline: 2.5px solid var(--on-cloth); outline-offset: -1px; }
-.joined { position: relative; }
-.joined::after { content: ''; position: absolute; top: 11px; left: 50%; width: 100%; border-top: 2px dashed var(--on-cloth-soft); }
-.cloth[data-quiet] { background: none !important; outline: 1px solid var(--rule); outline-offset: -1px; }
-.mark { display: block; font-weight: 700; line-height: 1.1; }
+.far button {
+  background-image: none;
+}
+.shown button {
+  transform: translateY(5px);
+}
+.chosen button {
+  outline: 2.5px solid var(--on-cloth);
+  outline-offset: -1px;
+}
+.joined {
+  position: relative;
+}
+.joined::after {
+  content: '';
+  position: absolute;
+  top: 11px;
+  left: 50%;
+  width: 100%;
+  border-top: 2px dashed var(--on-cloth-soft);
+}
+.cloth[data-quiet] {
+  background: none !important;
+  outline: 1px solid var(--rule);
+  outline-offset: -1px;
+}
+.mark {
+  display: block;
+  font-weight: 700;
+  line-height: 1.1;
+}
 </style>

@@ -19,7 +19,9 @@ async function ask(apply: boolean) {
   if (!sent) return
   busy.value = true
   const form = asForm('rail', [sent], { apply: String(apply) })
-  const answer = await tried(() => answered(api.POST('/api/clients/{client_id}/rail/import', { params: { path: { client_id: clientId } }, ...form })))
+  const answer = await tried(() =>
+    answered(api.POST('/api/clients/{client_id}/rail/import', { params: { path: { client_id: clientId } }, ...form })),
+  )
   busy.value = false
   if (!answer) return
   plan.value = apply ? null : answer
@@ -52,20 +54,38 @@ const nothing = (one: Import) => !one.added.length && !Object.keys(one.changed).
     </section>
     <section>
       <h3>Take a rail in</h3>
-      <label class="button">Choose a file<input class="visually-hidden" type="file" accept=".json,.csv,.zip" @change="choose" /></label>
+      <label class="button"
+        >Choose a file<input class="visually-hidden" type="file" accept=".json,.csv,.zip" @change="choose"
+      /></label>
       <ProblemNote v-if="problem" :problem="problem" closable @close="problem = null" />
       <p v-if="busy" role="status">Reading the file…</p>
       <div v-if="plan" class="plan">
         <p>
           <strong>{{ nothing(plan) ? 'Nothing would change' : 'This would' }}</strong>
-          <template v-if="plan.added.length"> hang {{ plural(plan.added.length, 'new piece') }}<template v-if="plan.photos"> with {{ plural(plan.photos, 'photo') }}</template>: {{ plan.added.slice(0, 6).join(', ') }}{{ plan.added.length > 6 ? ' and more' : '' }}.</template>
-          <template v-if="Object.keys(plan.changed).length"> Change {{ plural(Object.keys(plan.changed).length, 'piece') }}: {{ Object.entries(plan.changed).slice(0, 5).map(([label, what]) => `${label} (${what.join(', ')})`).join(', ') }}.</template>
-          <template v-if="plan.same"> {{ plural(plan.same, 'piece is', 'pieces are') }} here already, just so.</template>
+          <template v-if="plan.added.length">
+            hang {{ plural(plan.added.length, 'new piece')
+            }}<template v-if="plan.photos"> with {{ plural(plan.photos, 'photo') }}</template
+            >: {{ plan.added.slice(0, 6).join(', ') }}{{ plan.added.length > 6 ? ' and more' : '' }}.</template
+          >
+          <template v-if="Object.keys(plan.changed).length">
+            Change {{ plural(Object.keys(plan.changed).length, 'piece') }}:
+            {{
+              Object.entries(plan.changed)
+                .slice(0, 5)
+                .map(([label, what]) => `${label} (${what.join(', ')})`)
+                .join(', ')
+            }}.</template
+          >
+          <template v-if="plan.same">
+            {{ plural(plan.same, 'piece is', 'pieces are') }} here already, just so.</template
+          >
           Pieces that are not in the file stay.
         </p>
         <p v-for="one in plan.dropped" :key="one">Not kept: {{ one }}.</p>
         <p class="ways">
-          <button v-if="!nothing(plan)" class="button firm" type="button" :disabled="busy" @click="ask(true)">Take it in</button>
+          <button v-if="!nothing(plan)" class="button firm" type="button" :disabled="busy" @click="ask(true)">
+            Take it in
+          </button>
           <button class="button" type="button" @click="plan = null">Leave it</button>
         </p>
       </div>
@@ -75,9 +95,28 @@ const nothing = (one: Import) => !one.added.length && !Object.keys(one.changed).
 </template>
 
 <style scoped>
-.inout { display: grid; grid-template-columns: 1fr 1.4fr; gap: 24px; }
-h3 { font-size: 16px; margin-bottom: 6px; }
-section { display: flex; flex-direction: column; gap: 8px; align-items: flex-start; }
-.ways { display: flex; gap: 10px; flex-wrap: wrap; }
-.plan { display: grid; gap: 8px; }
+.inout {
+  display: grid;
+  grid-template-columns: 1fr 1.4fr;
+  gap: 24px;
+}
+h3 {
+  font-size: 16px;
+  margin-bottom: 6px;
+}
+section {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+  align-items: flex-start;
+}
+.ways {
+  display: flex;
+  gap: 10px;
+  flex-wrap: wrap;
+}
+.plan {
+  display: grid;
+  gap: 8px;
+}
 </style>

@@ -10,7 +10,10 @@ import { plural, signed } from '@/lib/words'
 const { client, version } = defineProps<{ client: Client; version: number }>()
 const emit = defineEmits<{ changed: []; school: [neutrals: 'broad' | 'strict'] }>()
 const at = () => ({ params: { path: { client_id: client.id } } })
-const { answer: leanings } = useAsked(() => answered(api.GET('/api/clients/{client_id}/leanings', at())), [() => version, () => client.id])
+const { answer: leanings } = useAsked(
+  () => answered(api.GET('/api/clients/{client_id}/leanings', at())),
+  [() => version, () => client.id],
+)
 const { problem, tried } = useTried()
 
 const move = ({ family, read, said }: Habit) =>
@@ -20,11 +23,18 @@ const move = ({ family, read, said }: Habit) =>
   })
 const back = (number: number) =>
   tried(async () => {
-    await answered(api.DELETE('/api/clients/{client_id}/leanings/{number}', { params: { path: { client_id: client.id, number } } }))
+    await answered(
+      api.DELETE('/api/clients/{client_id}/leanings/{number}', { params: { path: { client_id: client.id, number } } }),
+    )
     emit('changed')
   })
 const how = (one: { warmth: number; limit: number }) =>
-  [one.warmth && `temperature ${signed(one.warmth, 2)} round this colour`, one.limit && `${signed(Math.expm1(one.limit) * 100)} % chroma before it is a tone`].filter(Boolean).join(', ')
+  [
+    one.warmth && `temperature ${signed(one.warmth, 2)} round this colour`,
+    one.limit && `${signed(Math.expm1(one.limit) * 100)} % chroma before it is a tone`,
+  ]
+    .filter(Boolean)
+    .join(', ')
 </script>
 
 <template>
@@ -32,9 +42,17 @@ const how = (one: { warmth: number; limit: number }) =>
     <ProblemNote v-if="problem" :problem="problem" closable @close="problem = null" />
     <p>
       Neutrals
-      <button class="word" type="button" :aria-pressed="client.neutrals === 'broad'" @click="emit('school', 'broad')">broad</button>
-      <button class="word" type="button" :aria-pressed="client.neutrals === 'strict'" @click="emit('school', 'strict')">strict</button>
-      <span class="soft">{{ client.neutrals === 'strict' ? 'greys, whites, blacks, beiges and browns only' : 'with navy, denim, olive, khaki and metal' }}</span>
+      <button class="word" type="button" :aria-pressed="client.neutrals === 'broad'" @click="emit('school', 'broad')">
+        broad
+      </button>
+      <button class="word" type="button" :aria-pressed="client.neutrals === 'strict'" @click="emit('school', 'strict')">
+        strict
+      </button>
+      <span class="soft">{{
+        client.neutrals === 'strict'
+          ? 'greys, whites, blacks, beiges and browns only'
+          : 'with navy, denim, olive, khaki and metal'
+      }}</span>
     </p>
     <template v-if="leanings">
       <section v-if="leanings.kept.length">
@@ -42,7 +60,9 @@ const how = (one: { warmth: number; limit: number }) =>
         <ul>
           <li v-for="(one, number) in leanings.kept" :key="one.told">
             <PinkedSwatch :hex="one.hex" :width="26" :height="24" />
-            <span>{{ one.told }} <span class="soft">· {{ how(one) }}, since {{ one.on }}</span></span>
+            <span
+              >{{ one.told }} <span class="soft">· {{ how(one) }}, since {{ one.on }}</span></span
+            >
             <button class="word link" type="button" @click="back(number)">put it back</button>
           </li>
         </ul>
@@ -53,22 +73,56 @@ const how = (one: { warmth: number; limit: number }) =>
           <li v-for="habit in leanings.habits" :key="habit.family + habit.read + habit.said">
             <PinkedSwatch :hex="habit.hex" :width="26" :height="24" />
             <span>
-              You hang {{ habit.name }} with the {{ habit.said }}s ({{ habit.labels.join(', ') }}); it is read as {{ habit.read }}.
-              <span class="soft">Moving the border: {{ how(habit) }}. <template v-if="habit.moves.length">It moves {{ plural(habit.moves.length, 'other piece') }}: {{ habit.moves.map((one) => `${one.label} (${one.client}, to ${one.then})`).join(', ') }}.</template><template v-else>It moves no other piece on any rail.</template><template v-if="!habit.enough"> It is held small and does not reach all of them; those stay by your word.</template></span>
+              You hang {{ habit.name }} with the {{ habit.said }}s ({{ habit.labels.join(', ') }}); it is read as
+              {{ habit.read }}.
+              <span class="soft"
+                >Moving the border: {{ how(habit) }}.
+                <template v-if="habit.moves.length"
+                  >It moves {{ plural(habit.moves.length, 'other piece') }}:
+                  {{ habit.moves.map((one) => `${one.label} (${one.client}, to ${one.then})`).join(', ') }}.</template
+                ><template v-else>It moves no other piece on any rail.</template
+                ><template v-if="!habit.enough">
+                  It is held small and does not reach all of them; those stay by your word.</template
+                ></span
+              >
             </span>
             <button class="button" type="button" @click="move(habit)">Move the border</button>
           </li>
         </ul>
-        <p v-else class="soft">Nowhere do your words go against the reading. Hang a piece otherwise than read, and this says what it would mean for the others.</p>
+        <p v-else class="soft">
+          Nowhere do your words go against the reading. Hang a piece otherwise than read, and this says what it would
+          mean for the others.
+        </p>
       </section>
     </template>
   </div>
 </template>
 
 <style scoped>
-.borders { display: flex; flex-direction: column; gap: 10px; }
-h3 { font-size: 16px; margin-bottom: 4px; }
-ul { list-style: none; margin: 0; padding: 0; display: grid; gap: 6px; }
-li { display: grid; grid-template-columns: 26px minmax(0, 1fr) auto; gap: 12px; align-items: start; }
-.link { text-decoration: underline; white-space: nowrap; }
+.borders {
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+}
+h3 {
+  font-size: 16px;
+  margin-bottom: 4px;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  gap: 6px;
+}
+li {
+  display: grid;
+  grid-template-columns: 26px minmax(0, 1fr) auto;
+  gap: 12px;
+  align-items: start;
+}
+.link {
+  text-decoration: underline;
+  white-space: nowrap;
+}
 </style>

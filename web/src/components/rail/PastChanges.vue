@@ -10,7 +10,8 @@ const { answer: changes } = useAsked(
   () => answered(api.GET('/api/clients/{client_id}/changes', { params: { path: { client_id: clientId } } })),
   [() => version, () => clientId],
 )
-const when = (moment: string) => new Date(moment).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
+const when = (moment: string) =>
+  new Date(moment).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
 </script>
 
 <template>
@@ -21,7 +22,8 @@ const when = (moment: string) => new Date(moment).toLocaleString('en-GB', { day:
     </p>
     <ol>
       <li v-for="(one, index) in changes?.slice(0, 60)" :key="index" :class="{ back: one.taken_back }">
-        <span class="soft">{{ when(one.made_at) }}</span> {{ capital(one.told) }}<template v-if="one.taken_back"> · taken back</template>
+        <span class="soft">{{ when(one.made_at) }}</span> {{ capital(one.told)
+        }}<template v-if="one.taken_back"> · taken back</template>
       </li>
     </ol>
     <p v-if="changes && !changes.length" class="soft">Nothing was changed yet.</p>
@@ -29,7 +31,19 @@ const when = (moment: string) => new Date(moment).toLocaleString('en-GB', { day:
 </template>
 
 <style scoped>
-.ways { display: flex; gap: 10px; }
-ol { list-style: none; margin: 8px 0 0; padding: 0; columns: 2; column-gap: 30px; }
-.back { color: var(--soft); font-style: italic; }
+.ways {
+  display: flex;
+  gap: 10px;
+}
+ol {
+  list-style: none;
+  margin: 8px 0 0;
+  padding: 0;
+  columns: 2;
+  column-gap: 30px;
+}
+.back {
+  color: var(--soft);
+  font-style: italic;
+}
 </style>

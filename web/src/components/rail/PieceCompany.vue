@@ -15,10 +15,31 @@ const lists = computed(() => {
   const found = company.value
   if (!found) return []
   return [
-    { title: 'Same colour', none: 'nothing of this colour', rows: found.same.map((one) => ({ ...one, said: one.kin, number: `${one.difference.toFixed(1)} ΔE`, why: '' })) },
-    { title: 'Near misses', none: '', rows: found.clashes.map((one) => ({ ...one, said: one.kin, number: `${one.difference.toFixed(1)} ΔE`, why: 'nearly one colour, one warm and one cool' })) },
-    { title: 'Best partners', none: 'nothing to go with it', rows: found.partners.map((one) => ({ ...one, said: '', number: one.score.toFixed(0), why: one.because })) },
-    { title: 'Fights with', none: '', rows: found.fights.map((one) => ({ ...one, said: '', number: one.score.toFixed(0), why: one.because })) },
+    {
+      title: 'Same colour',
+      none: 'nothing of this colour',
+      rows: found.same.map((one) => ({ ...one, said: one.kin, number: `${one.difference.toFixed(1)} ΔE`, why: '' })),
+    },
+    {
+      title: 'Near misses',
+      none: '',
+      rows: found.clashes.map((one) => ({
+        ...one,
+        said: one.kin,
+        number: `${one.difference.toFixed(1)} ΔE`,
+        why: 'nearly one colour, one warm and one cool',
+      })),
+    },
+    {
+      title: 'Best partners',
+      none: 'nothing to go with it',
+      rows: found.partners.map((one) => ({ ...one, said: '', number: one.score.toFixed(0), why: one.because })),
+    },
+    {
+      title: 'Fights with',
+      none: '',
+      rows: found.fights.map((one) => ({ ...one, said: '', number: one.score.toFixed(0), why: one.because })),
+    },
   ].filter((list) => list.rows.length || list.none)
 })
 </script>
@@ -32,7 +53,9 @@ const lists = computed(() => {
         <li v-for="row in list.rows" :key="row.piece_id">
           <button type="button" :title="row.why" @click="emit('show', row.piece_id)">
             <PinkedSwatch :hex="row.hex" :picture="row.picture ?? null" :width="26" :height="22" />
-            <span class="name">{{ row.label }}<small v-if="row.why">{{ row.why }}</small></span>
+            <span class="name"
+              >{{ row.label }}<small v-if="row.why">{{ row.why }}</small></span
+            >
             <span class="soft">{{ row.said }}</span>
             <strong>{{ row.number }}</strong>
           </button>
@@ -43,9 +66,37 @@ const lists = computed(() => {
 </template>
 
 <style scoped>
-h3 { font-size: 15px; margin-bottom: 2px; }
-ul { list-style: none; margin: 0; padding: 0; }
-button { display: grid; grid-template-columns: 26px minmax(0, 1fr) auto auto; gap: 8px; align-items: center; width: 100%; text-align: left; background: none; border: 0; padding: 3px 0; cursor: pointer; line-height: 1.2; }
-small { display: block; color: var(--soft); font-size: 12px; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
-.name { min-width: 0; }
+h3 {
+  font-size: 15px;
+  margin-bottom: 2px;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+button {
+  display: grid;
+  grid-template-columns: 26px minmax(0, 1fr) auto auto;
+  gap: 8px;
+  align-items: center;
+  width: 100%;
+  text-align: left;
+  background: none;
+  border: 0;
+  padding: 3px 0;
+  cursor: pointer;
+  line-height: 1.2;
+}
+small {
+  display: block;
+  color: var(--soft);
+  font-size: 12px;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.name {
+  min-width: 0;
+}
 </style>

@@ -20,7 +20,12 @@ const { bays, chosen, shownId, foundIds, zoom } = defineProps<{
   foundIds: Set<string> | null
   zoom: number
 }>()
-const emit = defineEmits<{ show: [id: string]; choose: [ids: string[], add: boolean]; move: [ids: string[], to: Move]; stuck: [] }>()
+const emit = defineEmits<{
+  show: [id: string]
+  choose: [ids: string[], add: boolean]
+  move: [ids: string[], to: Move]
+  stuck: []
+}>()
 const wall = ref<HTMLElement | null>(null)
 const surround = useSurround()
 const stamps = computed(() => drawStamps(surround.value))
@@ -46,7 +51,11 @@ watch(
 )
 /** Pieces that come nearer together. */
 const runs = shallowRef<Distance[]>([])
-watch(order, (all) => (runs.value = all.filter((_, index) => index % RUN === 0).map(() => reactive(distanceOf(zoom)))), { immediate: true })
+watch(
+  order,
+  (all) => (runs.value = all.filter((_, index) => index % RUN === 0).map(() => reactive(distanceOf(zoom)))),
+  { immediate: true },
+)
 const seen = computed(() => {
   let at = 0
   return bays.map((bay) => {
@@ -71,7 +80,9 @@ watch(
     const wanted = distanceOf(now)
     // flat colours are the cheaper ones to move
     const parts: (keyof Distance)[] = wanted.flat ? ['flat', 'zoom'] : ['zoom', 'flat']
-    const waiting = parts.flatMap((part) => runs.value.filter((run) => run[part] !== wanted[part]).map((run) => ({ run, part })))
+    const waiting = parts.flatMap((part) =>
+      runs.value.filter((run) => run[part] !== wanted[part]).map((run) => ({ run, part })),
+    )
     const step = () => {
       const next = waiting.shift()
       if (!next) return
@@ -104,7 +115,8 @@ function watchView() {
   watcher = new IntersectionObserver(
     (entries) => {
       const now = new Set(inView.value)
-      for (const { target, isIntersecting } of entries) if (isIntersecting) now.add((target as HTMLElement).dataset.piece ?? '')
+      for (const { target, isIntersecting } of entries)
+        if (isIntersecting) now.add((target as HTMLElement).dataset.piece ?? '')
       inView.value = now
     },
     { root: wall.value, rootMargin: '120px' },
@@ -145,7 +157,8 @@ function walk(event: KeyboardEvent) {
   event.preventDefault()
   const next = all[at + step]
   next?.focus()
-  if (event.shiftKey && next?.dataset.piece) emit('choose', [all[at]?.dataset.piece ?? '', next.dataset.piece].filter(Boolean), true)
+  if (event.shiftKey && next?.dataset.piece)
+    emit('choose', [all[at]?.dataset.piece ?? '', next.dataset.piece].filter(Boolean), true)
 }
 function drag(piece: Piece, event: DragEvent) {
   const ids = chosen.has(piece.id) ? [...chosen] : [piece.id]
@@ -156,18 +169,38 @@ function drop(bay: Bay, event: DragEvent) {
   if (ids.length && bay.moves) emit('move', ids, bay.moves)
   else if (ids.length) emit('stuck')
 }
-defineExpose({ focusOn: (id: string) => wall.value?.querySelector<HTMLElement>(`[data-piece="${CSS.escape(id)}"]`)?.focus() })
+defineExpose({
+  focusOn: (id: string) => wall.value?.querySelector<HTMLElement>(`[data-piece="${CSS.escape(id)}"]`)?.focus(),
+})
 </script>
 
 <template>
   <div ref="wall" class="wall" :style="{ '--hook': stamps.hook, '--teeth': stamps.teeth }" @keydown="walk">
     <RailBay
-      v-for="{ bay, hanging } in seen" :key="bay.title" :bay="bay" :hanging="hanging" :chosen="chosen" :shown-id="shownId" :in-view="inView"
-      @show="emit('show', $event)" @choose="choose" @drag="drag" @drop="drop(bay, $event)"
+      v-for="{ bay, hanging } in seen"
+      :key="bay.title"
+      :bay="bay"
+      :hanging="hanging"
+      :chosen="chosen"
+      :shown-id="shownId"
+      :in-view="inView"
+      @show="emit('show', $event)"
+      @choose="choose"
+      @drag="drag"
+      @drop="drop(bay, $event)"
     />
   </div>
 </template>
 
 <style scoped>
-.wall { display: flex; flex-wrap: wrap; align-content: flex-start; row-gap: 16px; background: var(--cloth); color: var(--on-cloth); overflow: auto; padding: 2px 0 8px; }
+.wall {
+  display: flex;
+  flex-wrap: wrap;
+  align-content: flex-start;
+  row-gap: 16px;
+  background: var(--cloth);
+  color: var(--on-cloth);
+  overflow: auto;
+  padding: 2px 0 8px;
+}
 </style>

@@ -9,7 +9,11 @@ const { work, pieces } = defineProps<{ work: Work; pieces: Piece[] }>()
 const emit = defineEmits<{ show: [id: string] }>()
 /** Clothes and shoes are in looks by themselves; an accessory is only added to them. */
 const CARRY: Zone[] = ['layer', 'upper', 'lower', 'whole', 'feet']
-const rank = (carry: boolean) => pieces.filter((p) => p.id in work.each && CARRY.includes(p.zone) === carry).map((piece) => ({ piece, looks: work.each[piece.id] ?? 0 })).sort((a, b) => b.looks - a.looks)
+const rank = (carry: boolean) =>
+  pieces
+    .filter((p) => p.id in work.each && CARRY.includes(p.zone) === carry)
+    .map((piece) => ({ piece, looks: work.each[piece.id] ?? 0 }))
+    .sort((a, b) => b.looks - a.looks)
 const ranked = computed(() => rank(true))
 const added = computed(() => rank(false).slice(0, 4))
 const lists = computed(() => [
@@ -26,7 +30,9 @@ const lists = computed(() => [
         <li v-for="row in list.rows" :key="row.piece.id">
           <button type="button" @click="emit('show', row.piece.id)">
             <PinkedSwatch :hex="row.piece.colours[0]?.hex ?? ''" :picture="row.piece.cloth" :width="24" :height="22" />
-            <span>{{ row.piece.label }}</span><strong>{{ row.looks ? `in ${plural(row.looks, 'good look')}` : 'in none yet' }}</strong>
+            <span>{{ row.piece.label }}</span><strong>{{
+              row.looks ? `in ${plural(row.looks, 'good look')}` : 'in none yet'
+            }}</strong>
           </button>
         </li>
       </ul>
@@ -36,23 +42,57 @@ const lists = computed(() => [
       <h3>Missing</h3>
       <ul>
         <li v-for="one in work.openings" :key="one.category + one.name" class="missing">
-          <PinkedSwatch :hex="one.hex" :width="24" :height="22" /><span>{{ one.name }} {{ one.category.replace('-', ' ') }}</span><strong>+{{ plural(one.looks, 'look') }}</strong>
+          <PinkedSwatch :hex="one.hex" :width="24" :height="22" /><span
+            >{{ one.name }} {{ one.category.replace('-', ' ') }}</span
+          ><strong>+{{ plural(one.looks, 'look') }}</strong>
         </li>
       </ul>
-      <p v-if="!work.openings.length" class="soft">A top, a lower half and shoes are needed before looks can be counted.</p>
+      <p v-if="!work.openings.length" class="soft">
+        A top, a lower half and shoes are needed before looks can be counted.
+      </p>
     </section>
     <p class="soft counted">
-      {{ work.good }} of {{ plural(work.looks, 'base look') }} reach {{ work.good_from }}: a top with a lower half or one whole piece, with shoes and at most one layer<template v-if="work.drawn">; estimated from a draw</template>.
-      <template v-if="added.length">Good looks stay good with {{ added.map((row) => `${row.piece.label.toLowerCase()} (${row.looks})`).join(', ') }}.</template>
+      {{ work.good }} of {{ plural(work.looks, 'base look') }} reach {{ work.good_from }}: a top with a lower half or
+      one whole piece, with shoes and at most one layer<template v-if="work.drawn">; estimated from a draw</template>.
+      <template v-if="added.length"
+        >Good looks stay good with
+        {{ added.map((row) => `${row.piece.label.toLowerCase()} (${row.looks})`).join(', ') }}.</template
+      >
     </p>
   </div>
 </template>
 
 <style scoped>
-.work { display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)); gap: 8px 28px; }
-h3 { font-size: 16px; margin-bottom: 4px; }
-ul { list-style: none; margin: 0; padding: 0; }
-button, .missing { display: grid; grid-template-columns: 24px minmax(0, 1fr) auto; gap: 10px; align-items: center; width: 100%; background: none; border: 0; padding: 2px 0; text-align: left; }
-button { cursor: pointer; }
-.counted { grid-column: 1 / -1; }
+.work {
+  display: grid;
+  grid-template-columns: repeat(3, minmax(0, 1fr));
+  gap: 8px 28px;
+}
+h3 {
+  font-size: 16px;
+  margin-bottom: 4px;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+button,
+.missing {
+  display: grid;
+  grid-template-columns: 24px minmax(0, 1fr) auto;
+  gap: 10px;
+  align-items: center;
+  width: 100%;
+  background: none;
+  border: 0;
+  padding: 2px 0;
+  text-align: left;
+}
+button {
+  cursor: pointer;
+}
+.counted {
+  grid-column: 1 / -1;
+}
 </style>

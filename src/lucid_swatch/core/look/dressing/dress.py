@@ -43,8 +43,12 @@ def most_of(category: C) -> int:
 
 
 def takes_the_place(new: C, old: C) -> bool:
-    """Whether a piece that is put on takes the place of one that is there, whatever could also be worn together."""
-    return new is old or zone_of(old) in TAKES.get(new, frozenset()) or not together(new, old)
+    """Whether a piece that is put on stands where one stood, although the two might be worn one over the other: who tries
+    a knit where a shirt is wants to see the knit."""
+    first, second = zone_of(new), zone_of(old)
+    if new is old or (first is second and first in ONE_HOLDS):
+        return True
+    return second in TAKES.get(new, frozenset()) or first in TAKES.get(old, frozenset())
 
 
 def together(one: C, other: C) -> bool:
@@ -77,6 +81,11 @@ def joins(category: C, worn: Iterable[C]) -> bool:
     return there.count(category) < most_of(category) and all(
         one is category or together(category, one) for one in there
     )
+
+
+def fills_a_gap(category: C, worn: Iterable[C]) -> bool:
+    """Whether the place of a piece is empty: it joins what is worn, and nothing is there whose place it could take."""
+    return not any(takes_the_place(category, one) for one in worn)
 
 
 def interchangeable(old: C, new: C) -> bool:

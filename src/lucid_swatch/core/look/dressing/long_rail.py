@@ -10,6 +10,7 @@ import numpy as np
 
 from ...garment.piece import Piece
 from ..body import Zone
+from ..look import in_order
 from .base_looks import BASE, looks_with
 from .considered import PIECES_AT_ONCE
 from .dress import zone_of
@@ -76,7 +77,7 @@ def _groups(wardrobe: Wardrobe) -> list[tuple[Piece, ...]]:
     """The pieces in groups with an equal share of every zone; a zone with fewer pieces than groups lends them to all,
     and so is what is always on."""
     on = tuple(piece for piece in wardrobe.always if piece.id in wardrobe.by_id)
-    pieces = [wardrobe.pieces[place] for place in wardrobe.free]
+    pieces = in_order(wardrobe.pieces[place] for place in wardrobe.free)
     number = max(-(-len(pieces) // GROUP), 1)
     groups: list[list[Piece]] = [list(on) for _ in range(number)]
     draw = np.random.default_rng(8)

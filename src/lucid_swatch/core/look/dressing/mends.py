@@ -15,7 +15,7 @@ from ...garment.vocabulary import PatternType
 from ..look import Look
 from ..scorer.batch import make_batch
 from ..verdict import DIGITS, MEASURES, Totals, score_batch
-from .dress import REMOVABLE, interchangeable, is_split, joins, takes_the_place, zone_of
+from .dress import REMOVABLE, fills_a_gap, interchangeable, is_split, takes_the_place, zone_of
 
 LEAST_GAIN = 1.0
 MOST = 4
@@ -145,23 +145,20 @@ def _additions(look: Look) -> list[Change]:
     return [
         (Mend("add", p.id, None, None, f"add the {p.in_a_sentence}", 0.0), (*look.pieces, p))
         for p in look.rail
-        if p.category not in worn and p.id not in look.ids | look.barred and joins(p.category, worn)
+        if p.id not in look.ids | look.barred and fills_a_gap(p.category, worn)
     ]
 
 
 def _swaps(look: Look) -> list[Change]:
     changes = []
     for old in look.pieces:
-        others = [p.category for p in look.worn if p.id != old.id]
         changes += [
             (
                 Mend("swap", old.id, new.id, new.lab[0], f"{new.in_a_sentence} for the {old.in_a_sentence}", 0.0),
                 _exchanged(look.pieces, old, new),
             )
             for new in look.rail
-            if new.id not in look.ids | look.barred
-            and interchangeable(old.category, new.category)
-            and joins(new.category, others)
+            if new.id not in look.ids | look.barred and interchangeable(old.category, new.category)
         ]
     return changes
 

@@ -24,7 +24,7 @@ class Wardrobe:
     """The pieces of a rail, whose they are, and the school that judges them. A piece is known by its id."""
 
     pieces: tuple[Piece, ...]
-    """As they are worn, in the order in which looks are scored."""
+    """As they are worn, in the order in which they were hung."""
     client: Client | None = None
     conventions: Conventions = field(default_factory=Conventions)
     always: tuple[Piece, ...] = ()
@@ -33,9 +33,6 @@ class Wardrobe:
     """Why a look that is made takes no such piece, by its id."""
     sets: tuple[frozenset[str], ...] = ()
     """Ids of pieces that are worn together or not at all."""
-
-    def __post_init__(self) -> None:
-        object.__setattr__(self, "pieces", in_order(self.pieces))
 
     @cached_property
     def by_id(self) -> dict[str, Piece]:
@@ -93,8 +90,8 @@ class Wardrobe:
         return np.array([order[piece.id] for piece in self.everything], dtype=np.intp)
 
     def with_strangers(self, strangers: Iterable[Piece]) -> "Wardrobe":
-        """The wardrobe if some pieces that do not hang in it did."""
-        return replace(self, pieces=(*self.pieces, *strangers))
+        """The wardrobe if some pieces that do not hang in it did, in the order in which looks are scored."""
+        return replace(self, pieces=in_order((*self.pieces, *strangers)))
 
     def look(
         self,

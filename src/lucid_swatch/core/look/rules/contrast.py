@@ -44,6 +44,12 @@ def client_band(colouring_contrast: RealArray) -> RealArray:
     return 10.0 + 0.78 * colouring_contrast
 
 
+def contrast_that_suits(contrast: float) -> tuple[float, float]:
+    """From the least to the most look contrast, L*, that sits with a client's contrast level."""
+    middle = float(client_band(np.array([contrast]))[0])
+    return max(0.0, middle - BAND), middle + BAND
+
+
 def measure_contrast(batch: LookBatch, seen: RealArray) -> Measured:
     """Points for every look of a batch. seen: (n,), its contrast."""
     own = client_band(batch.colouring["contrast"])

@@ -71,7 +71,7 @@ def compared_photo_answer(photo: ComparedPhoto) -> ComparedPhotoAnswer:
         rows=photo.rows,
         columns=photo.columns,
         picture=f"/api/compared-photos/{photo.id}/picture.jpg",
-        frame=frame_answer(Frame(*(photo.face or photo.figure))),
+        frame=frame_answer(photo.face or photo.figure),
     )
 
 

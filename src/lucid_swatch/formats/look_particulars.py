@@ -1,18 +1,20 @@
-"""What is kept about a look beside its pieces."""
+"""What is kept about a look beside its pieces, in the open formats."""
 
+from dataclasses import asdict
 from datetime import date
 from typing import Literal
 
-from pydantic import ConfigDict, Field
+from pydantic import ConfigDict, Field, TypeAdapter
 
+from lucid_swatch.core.garment.particulars import Season
 from lucid_swatch.core.garment.vocabulary import Worn
+from lucid_swatch.core.look.kept_look import LookParticulars
 
 from .document import Document
-from .kept import Season
 from .look import ConventionsDocument
 
 
-class WornPhoto(Document):
+class WornPhotoDocument(Document):
     """A photo of the look as it was worn."""
 
     model_config = ConfigDict(extra="forbid")
@@ -24,7 +26,7 @@ class WornPhoto(Document):
     on: date
 
 
-class KeptLookDocument(Document):
+class LookParticularsDocument(Document):
     """What a look is for, and how it was found."""
 
     model_config = ConfigDict(extra="forbid")
@@ -45,6 +47,22 @@ class KeptLookDocument(Document):
     """Of the occasion, 1 beach and garden .. 5 black tie."""
     warmth: int | None = Field(default=None, ge=0, le=4)
     """That the weather asks for, 0 bare summer .. 4 deep winter."""
-    photo: WornPhoto | None = None
+    photo: WornPhotoDocument | None = None
     conventions: ConventionsDocument | None = None
     """The school this look follows, where it is not the client's."""
+
+    def to_core(self) -> LookParticulars:
+        """The particulars as the core sees them."""
+        schools = None if self.conventions is None else self.conventions.to_core()
+        return LOOK_PARTICULARS.validate_python(self.model_dump() | {"conventions": schools})
+
+    @classmethod
+    def from_core(cls, particulars: LookParticulars) -> "LookParticularsDocument":
+        """The document of what is kept about a look."""
+        schools = particulars.conventions
+        told = asdict(particulars) | {"time": particulars.time.value}
+        shown = None if schools is None else ConventionsDocument.from_core(schools)
+        return cls.model_validate(told | {"conventions": shown})
+
+
+LOOK_PARTICULARS = TypeAdapter(LookParticulars)

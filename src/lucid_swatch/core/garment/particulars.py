@@ -1,12 +1,8 @@
 """What a wardrobe keeps about a piece beside its look."""
 
+from dataclasses import dataclass
 from datetime import date
 from enum import StrEnum
-from typing import Annotated
-
-from pydantic import ConfigDict, Field
-
-from .document import Document
 
 
 class Season(StrEnum):
@@ -27,31 +23,39 @@ class DayVerdict(StrEnum):
     LET_GO = "let go"
 
 
-class Kept(Document):
-    """What is kept about a piece."""
+@dataclass(frozen=True, slots=True)
+class Particulars:
+    """What is known about a piece beside how it looks."""
 
-    model_config = ConfigDict(extra="forbid")
-
-    uses: list[Annotated[str, Field(min_length=1, max_length=40, pattern=r"^[^;\s][^;]*$")]] = Field(
-        default_factory=list, max_length=20
-    )
+    uses: tuple[str, ...] = ()
     """What it is worn for."""
-    seasons: list[Season] = Field(default_factory=list)
+    seasons: tuple[Season, ...] = ()
     """When it is worn; empty for what its warmth says."""
     verdict: DayVerdict | None = None
     fits: bool | None = None
     """Whether it fits now."""
-    size: str = Field(default="", max_length=40)
-    price: float | None = Field(default=None, ge=0, le=1e7)
+    size: str = ""
+    price: float | None = None
     bought_on: date | None = None
-    care: str = Field(default="", max_length=500)
-    note: str = Field(default="", max_length=2000)
-    worn_on: list[date] = Field(default_factory=list, max_length=5000)
+    care: str = ""
+    note: str = ""
+    worn_on: tuple[date, ...] = ()
     """Days on which it was worn."""
-    set: str = Field(default="", max_length=80)
+    set: str = ""
     """The set that it belongs to and is never parted from."""
-    other_face: str | None = Field(default=None, max_length=200)
-    """The piece that is the other face of this reversible one."""
+    other_face: str | None = None
+    """The piece that is the other face of this reversible one, by id."""
+
+    def __post_init__(self) -> None:
+        if self.price is not None and not 0 <= self.price <= 1e7:
+            raise ValueError(f"{self.price} is no price")
+
+    @property
+    def why_not_worn(self) -> str | None:
+        """Why no look is made with it now; None where nothing stands against it."""
+        if self.verdict is DayVerdict.LET_GO:
+            return "is to be let go"
+        return "does not fit" if self.fits is False else None
 
 
 SEASONS_OF_WARMTH = (
@@ -64,8 +68,8 @@ SEASONS_OF_WARMTH = (
 """When a piece is worn whose warmth is 0, 1, 2, 3 or 4."""
 
 
-def seasons_of(kept: Kept, warmth: float | None) -> list[Season]:
+def seasons_of(particulars: Particulars, warmth: float | None) -> list[Season]:
     """The seasons of a piece: as said, or as its warmth tells; none when neither is known."""
-    if kept.seasons:
-        return list(kept.seasons)
+    if particulars.seasons:
+        return list(particulars.seasons)
     return [] if warmth is None else list(SEASONS_OF_WARMTH[round(warmth)])

@@ -1,4 +1,4 @@
-"""What the screens send and get about pieces on a rail."""
+"""What the screens send and get about the rail and its pieces."""
 
 from datetime import datetime
 from typing import Literal
@@ -6,8 +6,8 @@ from typing import Literal
 import numpy as np
 from pydantic import Field
 
-from lucid_swatch.core.colour.spaces import chroma, hue_angle, lab_to_hex, lab_to_hexes
-from lucid_swatch.core.garment.kin import Kin, Neighbour
+from lucid_swatch.core.colour.spaces import chroma, hue_angle, lab_to_hexes
+from lucid_swatch.core.garment.particulars import Particulars, Season, seasons_of
 from lucid_swatch.core.garment.vocabulary import (
     Bin,
     Category,
@@ -22,7 +22,7 @@ from lucid_swatch.core.garment.vocabulary import (
 )
 from lucid_swatch.core.look.body import NEARNESS, ZONES, Zone, area_of
 from lucid_swatch.files.sheet import ACROSS
-from lucid_swatch.formats.kept import Kept, Season, seasons_of
+from lucid_swatch.formats.particulars import ParticularsDocument
 from lucid_swatch.formats.verdict import SortDocument
 from lucid_swatch.store.records import HungPiece
 from lucid_swatch.usecases.rail import OnRail, Word
@@ -111,7 +111,7 @@ class PieceAnswer(Answer):
     fit: float | None
     """How well it suits the client, against the best colour, 0 to 1; none while nothing is known of the undertone."""
     suits: bool | None
-    kept: Kept
+    kept: ParticularsDocument
     seasons: list[Season]
     """As said, or as its warmth tells."""
     cost_per_wear: float | None
@@ -130,18 +130,25 @@ class PieceAnswer(Answer):
     created_at: datetime
 
 
-class NeighbourAnswer(Answer):
-    """A piece beside another one, with how far apart their main colours are."""
+class ChangeRequest(Request):
+    """What changes on some pieces at once; what is left out stays."""
 
-    piece_id: str
-    label: str
-    difference: float
-    """CIEDE2000 between the two readings."""
-    within: float
-    """CIEDE2000 that the two readings leave open together."""
-    kin: Kin
-    hex: str
-    picture: str | None
+    pieces: list[str] = Field(min_length=1, max_length=5000)
+    word: WordRequest = Field(default_factory=WordRequest)
+    kept: ParticularsDocument = Field(default_factory=ParticularsDocument)
+
+
+class TakeOffRequest(Request):
+    """Pieces to take off the rail."""
+
+    pieces: list[str] = Field(min_length=1, max_length=5000)
+
+
+class FacesRequest(Request):
+    """Two pieces that are the two faces of one."""
+
+    first: str
+    second: str
 
 
 def strip_answers(client_id: str, hung: list[HungPiece]) -> dict[str, StripAnswer]:
@@ -175,7 +182,7 @@ def piece_answers(rail: list[OnRail], looks: dict[str, list[str]], strips: dict[
             )
             for k in range(end - start)
         ]
-        zone, kept = ZONES[piece.category], Kept.model_validate(hung.kept)
+        zone, particulars = ZONES[piece.category], hung.particulars
         answers.append(
             PieceAnswer(
                 id=piece.id,
@@ -199,9 +206,9 @@ def piece_answers(rail: list[OnRail], looks: dict[str, list[str]], strips: dict[
                 read=SortDocument.from_core(piece.id, one.read),
                 fit=None if one.fit is None else round(one.fit, 3),
                 suits=one.suits,
-                kept=kept,
-                seasons=seasons_of(kept, piece.warmth),
-                cost_per_wear=_cost(kept),
+                kept=ParticularsDocument.from_core(particulars),
+                seasons=seasons_of(particulars, piece.warmth),
+                cost_per_wear=_cost(particulars),
                 looks=looks.get(piece.id, []),
                 doubtful=one.doubtful,
                 lightness=round(rounded[start][0], 1),
@@ -218,22 +225,8 @@ def piece_answers(rail: list[OnRail], looks: dict[str, list[str]], strips: dict[
     return answers
 
 
-def _cost(kept: Kept) -> float | None:
+def _cost(kept: Particulars) -> float | None:
     return round(kept.price / len(kept.worn_on), 2) if kept.price is not None and kept.worn_on else None
-
-
-def neighbour_answer(found: Neighbour, hung: HungPiece | None) -> NeighbourAnswer:
-    """A near piece, as it hangs."""
-    piece = found.piece
-    return NeighbourAnswer(
-        piece_id=piece.id,
-        label=piece.called,
-        difference=round(found.difference, 1),
-        within=round(found.within, 1),
-        kin=found.kin,
-        hex=lab_to_hex(piece.lab[0]),
-        picture=picture_of(hung, "colour-0.jpg"),
-    )
 
 
 def picture_of(hung: HungPiece | None, name: str) -> str | None:
@@ -263,3 +256,13 @@ def bolt_of(rail: list[OnRail]) -> list[BoltColour]:
         BoltColour(hex=hex, share=round(area / total, 4), name=name)
         for hex, (_, _, _, area, name) in zip(hexes, shown, strict=True)
     ]
+
+
+def by_id(hung: list[HungPiece]) -> dict[str, HungPiece]:
+    """Some pieces by their id."""
+    return {one.piece.id: one for one in hung}
+
+
+def cloth_of(hung: list[HungPiece]) -> dict[str, str]:
+    """The address of the cloth of each piece that has a photo, by piece id."""
+    return {one.piece.id: f"/api/photos/{one.photo_id}/pictures/cloth.jpg" for one in hung if one.photo_id is not None}

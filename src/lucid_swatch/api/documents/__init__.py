@@ -1,0 +1,1 @@
+"""What the screens send and get: a file for each router."""

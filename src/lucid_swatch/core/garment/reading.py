@@ -1,0 +1,77 @@
+"""What was read from a photo of a garment, as it is kept."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+from typing import Any
+
+import numpy as np
+
+from ..colour.arrays import FloatArray, Lab
+from .vocabulary import Bin, Part, PatternType, Scale
+
+
+@dataclass(frozen=True, slots=True)
+class ReadColour:
+    """One colour of the cloth."""
+
+    lab: Lab
+    share: float
+    uncertainty: float
+    """CIEDE2000 that holds the true colour nine times in ten."""
+    part: Part = Part.CLOTH
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Reading:
+    """A measurement as the open format writes it, with what further steps draw on. Equal when the documents are."""
+
+    document: Mapping[str, Any]
+    """All of it: unknown keys are kept."""
+    colours: tuple[ReadColour, ...] = field(init=False)
+    """At least one, the largest share first."""
+    pattern: PatternType = field(init=False)
+    scale: Scale | None = field(init=False)
+    pattern_confidence: float = field(init=False)
+    name: str = field(init=False)
+    """What the main colour is called."""
+    bin: Bin = field(init=False)
+    outline_method: str = field(init=False)
+    outline_confidence: float = field(init=False)
+
+    def __post_init__(self) -> None:
+        """ValueError when the document is no measurement."""
+        try:
+            told = self.document
+            pattern, sort, garment = told["pattern"], told["sort"], told["garment"]
+            found = {
+                "colours": tuple(_colour(one) for one in told["colours"]),
+                "pattern": PatternType(pattern["type"]),
+                "scale": None if pattern.get("scale") is None else Scale(pattern["scale"]),
+                "pattern_confidence": float(pattern["confidence"]),
+                "name": str(sort["name"]),
+                "bin": Bin(sort["bin"]),
+                "outline_method": str(garment["method"]),
+                "outline_confidence": float(garment["confidence"]),
+            }
+        except (KeyError, TypeError, AttributeError) as problem:
+            raise ValueError(f"this is no measurement: {problem}") from None
+        if not found["colours"]:
+            raise ValueError("a measurement has at least one colour")
+        for name, value in found.items():
+            object.__setattr__(self, name, value)
+
+    def __eq__(self, other: object) -> bool:
+        return isinstance(other, Reading) and self.document == other.document
+
+    __hash__ = None  # type: ignore[assignment]
+
+    @property
+    def main(self) -> FloatArray:
+        """(3,), CIELAB of the main colour."""
+        return np.array(self.colours[0].lab)
+
+
+def _colour(told: Mapping[str, Any]) -> ReadColour:
+    lightness, a, b = (float(value) for value in told["lab"])
+    part = Part(told.get("part", Part.CLOTH))
+    return ReadColour((lightness, a, b), float(told["share"]), float(told["uncertainty"]), part)

@@ -1,0 +1,169 @@
+"""A client's wardrobe from what is kept: the one place where the rail, whose it is, the school and the day come together."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field, replace
+from functools import cached_property
+
+import numpy as np
+from sqlalchemy.orm import Session
+
+from lucid_swatch.core.client.about import what_irritates, why_refused
+from lucid_swatch.core.client.colouring import Client
+from lucid_swatch.core.garment.piece import Piece
+from lucid_swatch.core.garment.sorting import sort_pieces
+from lucid_swatch.core.garment.vocabulary import Category, Worn
+from lucid_swatch.core.look.dressing.wardrobe import Wardrobe
+from lucid_swatch.core.look.kept_look import KeptLook
+from lucid_swatch.core.look.look import Conventions, Intent, Look
+from lucid_swatch.core.look.remarks.sense import Circumstances, out_of_place
+from lucid_swatch.core.problems import NotThere, Refused
+from lucid_swatch.store.clients import Clients
+from lucid_swatch.store.pieces import Pieces
+from lucid_swatch.store.records import ClientRecord, HungPiece
+
+
+@dataclass(frozen=True, slots=True)
+class Setting:
+    """How, when and on whom a look is worn, as far as it is said."""
+
+    rain: bool = False
+    worn: Mapping[str, Worn] = field(default_factory=dict)
+    """How pieces are worn, by id, where it is not as they usually are."""
+    formality: float | None = None
+    warmth: float | None = None
+    conventions: Conventions | None = None
+    """The school, where it is not the client's."""
+    on: str | None = None
+    """Another client, whose colouring and refusals the look is held against."""
+
+
+@dataclass(frozen=True)
+class ClientWardrobe:
+    """A client's wardrobe, and what there is to say of its pieces."""
+
+    client: ClientRecord
+    """Whose rail it is."""
+    hung: tuple[HungPiece, ...]
+    """In the order in which they were hung."""
+    day: Circumstances
+    """What the day brings, what the wearer refuses, and what irritates them."""
+    wardrobe: Wardrobe
+
+    @cached_property
+    def of_piece(self) -> dict[str, HungPiece]:
+        """What hangs, by the id of its piece."""
+        return {one.piece.id: one for one in self.hung}
+
+    def look(
+        self, piece_ids: tuple[str, ...], intent: Intent | None = None, worn: Mapping[str, Worn] | None = None
+    ) -> Look:
+        """Some pieces as a look. NotThere, naming it, when one is not on the rail; Refused when one, or a face of it, is
+        worn twice."""
+        missing = next((id for id in piece_ids if id not in self.of_piece), None)
+        if missing is not None:
+            raise NotThere("this piece is not on the client's rail.", missing, "Load the page again.")
+        if len(set(piece_ids)) < len(piece_ids):
+            raise Refused("one piece is in the look twice.", "look", "Take one of them out.")
+        both = next((id for id in piece_ids if self.of_piece[id].particulars.other_face in piece_ids), None)
+        if both is not None:
+            called = self.of_piece[both].piece.called
+            raise Refused("both faces of one reversible piece are in the look.", called, "Take one of them out.")
+        return self.wardrobe.look("look", piece_ids, intent, worn)
+
+    def kept(self, look: KeptLook) -> Look:
+        """A kept look as the core judges it, by the school that it follows."""
+        told = look.particulars
+        schools = None if told.conventions is None else in_force(self.client, told.conventions)
+        return self.wardrobe.look(look.id, look.piece_ids, look.intent, told.worn, schools)
+
+
+USUAL = Setting()
+
+
+def wardrobe_of(session: Session, client_id: str, setting: Setting = USUAL) -> ClientWardrobe:
+    """A client's wardrobe as it is worn in some setting. NotThere when there is no such client."""
+    client = Clients(session).get(client_id)
+    wearer = client if setting.on is None else Clients(session).get(setting.on)
+    hung = tuple(Pieces(session).of_client(client_id))
+    pieces = tuple(_as_worn(one.piece, setting.worn) for one in hung)
+    refused = _refused(wearer, pieces)
+    day = Circumstances(setting.rain, refused, _irritants(wearer, hung), setting.formality, setting.warmth)
+    wardrobe = Wardrobe(
+        pieces,
+        known_face(wearer),
+        in_force(client, setting.conventions),
+        _always_on(wearer, pieces),
+        _barred(hung, pieces, day),
+        _sets(hung),
+    )
+    return ClientWardrobe(client, hung, day, wardrobe)
+
+
+def known_face(client: ClientRecord) -> Client | None:
+    """What is known of a client's colouring; None when it is nothing at all."""
+    face = client.whole.client
+    found = any(p is not None for p in (face.skin, face.hair, face.eyes, face.undertone, face.settled))
+    return face if found else None
+
+
+def in_force(client: ClientRecord, schools: Conventions | None) -> Conventions:
+    """The school of a look, with what this studio does whatever the school. schools: None for the client's own."""
+    own = client.conventions
+    return own if schools is None else replace(schools, leanings=own.leanings, tastes=own.tastes)
+
+
+def _as_worn(piece: Piece, worn: Mapping[str, Worn]) -> Piece:
+    return replace(piece, worn=worn[piece.id]) if piece.id in worn else piece
+
+
+def _refused(client: ClientRecord, pieces: tuple[Piece, ...]) -> dict[str, str]:
+    """Why the client will not wear some of the pieces, by id."""
+    refusals = client.about.refuses
+    names: dict[str, tuple[str, ...]] = {piece.id: (piece.label,) for piece in pieces}
+    if refusals.colours:  # only then does it matter what a colour is called
+        sorts = sort_pieces(list(pieces), client.conventions.school)
+        names = {piece.id: (s.name, s.family, piece.label) for piece, s in zip(pieces, sorts, strict=True)}
+    found = {piece.id: why_refused(piece, names[piece.id], refusals) for piece in pieces}
+    return {id: why for id, why in found.items() if why is not None}
+
+
+def _irritants(client: ClientRecord, hung: tuple[HungPiece, ...]) -> dict[str, str]:
+    """What a piece is marked with that irritates the client, by id."""
+    found = {
+        one.piece.id: what_irritates(f"{one.piece.label} {one.particulars.care} {one.particulars.note}", client.about)
+        for one in hung
+    }
+    return {id: what for id, what in found.items() if what is not None}
+
+
+def _always_on(client: ClientRecord, pieces: tuple[Piece, ...]) -> tuple[Piece, ...]:
+    """What joins every look of a client: glasses, a ring, a headscarf, and the lipstick as a colour at the face."""
+    by_id = {piece.id: piece for piece in pieces}
+    always = tuple(by_id[id] for id in client.about.always_on if id in by_id)
+    if client.about.lipstick is None:
+        return always
+    lipstick = np.array([client.about.lipstick])
+    return (*always, Piece("lipstick", Category.HAIR_PIECE, lipstick, np.ones(1), label="lipstick"))
+
+
+def _barred(hung: tuple[HungPiece, ...], pieces: tuple[Piece, ...], day: Circumstances) -> dict[str, str]:
+    """Why no look is made with a piece, by id: it does not fit, the client will not wear it, it is not for the day."""
+    found: dict[str, str] = {}
+    for one, piece in zip(hung, pieces, strict=True):
+        amiss = out_of_place(piece, day)
+        if one.particulars.why_not_worn is not None:
+            found[piece.id] = one.particulars.why_not_worn
+        elif piece.id in day.refused:
+            found[piece.id] = f"the client will not wear {day.refused[piece.id]}"
+        elif amiss is not None:
+            found[piece.id] = amiss[1]
+    return found
+
+
+def _sets(hung: tuple[HungPiece, ...]) -> tuple[frozenset[str], ...]:
+    """The sets of a rail, each of two pieces at least."""
+    named: dict[str, set[str]] = {}
+    for one in hung:
+        if one.particulars.set:
+            named.setdefault(one.particulars.set, set()).add(one.piece.id)
+    return tuple(frozenset(ids) for ids in named.values() if len(ids) > 1)
