@@ -11,4 +11,10 @@ export default tseslint.config(
     languageOptions: { parser, parserOptions: { parser: tseslint.parser, sourceType: 'module' } },
     rules: { 'vue/no-ref-as-operand': 'error', 'vue/require-v-for-key': 'error' },
   },
+  {
+    // what speaks to the server lies in src/server, so that late answers and changes are handled in one place
+    files: ['src/**'],
+    ignores: ['src/server/**'],
+    rules: { 'no-restricted-imports': ['error', { patterns: ['**/server/http', 'openapi-fetch'] }] },
+  },
 )

@@ -97,6 +97,12 @@ def test_a_wrong_file_ends_with_a_sentence_and_a_code(tmp_path, command):
     assert "cannot be opened" in missing.stderr
 
 
+def test_the_version_is_told():
+    done = run.invoke(app, ["--version"])
+    assert (done.exit_code, done.stdout.split()[0]) == (0, "lucid-swatch")
+    assert done.stdout.split()[1].count(".") == 2
+
+
 def test_every_command_has_help():
     listed = run.invoke(app, ["--help"]).stdout
     for command in app.registered_commands:

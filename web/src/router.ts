@@ -1,5 +1,5 @@
 import { createRouter, createWebHistory } from 'vue-router'
-import { askEarly } from './composables/railOf'
+import { askEarly } from './server/useRail'
 import ClientsBook from './views/ClientsBook.vue'
 
 export const router = createRouter({

@@ -100,7 +100,6 @@ def api_router() -> APIRouter:
         compared_photos,
         photos,
         rereading,
-        jobs,
         rail,
         changes,
         rail_files,

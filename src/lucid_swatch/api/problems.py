@@ -7,7 +7,7 @@ import sqlalchemy as sa
 from fastapi import FastAPI, Request
 from fastapi.exceptions import RequestValidationError
 from fastapi.responses import JSONResponse
-from pydantic import BaseModel
+from pydantic import BaseModel, ConfigDict
 from starlette.exceptions import HTTPException
 from starlette.requests import ClientDisconnect
 
@@ -20,6 +20,8 @@ STATUS: dict[type[Problem], int] = {NotThere: 404, AlreadyThere: 409, Refused: 4
 
 class ProblemDocument(BaseModel):
     """What is wrong, where, and what to do."""
+
+    model_config = ConfigDict(json_schema_serialization_defaults_required=True)
 
     what: str
     where: str = ""

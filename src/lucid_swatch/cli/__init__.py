@@ -1,5 +1,8 @@
 """The command line: one file a command."""
 
+from importlib.metadata import version
+from typing import Annotated
+
 import typer
 
 from .keeping import backup, check, restore
@@ -25,6 +28,21 @@ app.command()(backup)
 app.command()(restore)
 app.command()(check)
 app.command(hidden=True)(openapi)
+
+
+def _tell_version(wanted: bool) -> None:
+    if wanted:
+        typer.echo(f"lucid-swatch {version('lucid-swatch')}")
+        raise typer.Exit
+
+
+@app.callback()
+def everywhere(
+    told: Annotated[
+        bool, typer.Option("--version", help="Say which version this is.", callback=_tell_version, is_eager=True)
+    ] = False,
+) -> None:
+    """What goes with every command."""
 
 
 def main() -> None:

@@ -18,6 +18,8 @@ class Document(BaseModel):
         extra="allow",
         use_attribute_docstrings=True,
         allow_inf_nan=False,
+        # what is answered holds every key; what is sent may leave those out that have a usual value
+        json_schema_serialization_defaults_required=True,
         json_schema_extra=lambda schema: schema.pop("additionalProperties", None),
     )
 

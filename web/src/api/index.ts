@@ -1,7 +1,7 @@
-import createClient from 'openapi-fetch'
-import type { components, paths } from './schema'
+import type { components } from './schema'
 
 export type Client = components['schemas']['ClientAnswer']
+export type ClientChange = components['schemas']['ClientChange']
 export type BookEntry = components['schemas']['BookEntry']
 export type Photo = components['schemas']['PhotoAnswer']
 export type Taken = components['schemas']['TakenAnswer']
@@ -12,12 +12,12 @@ export type Measure = components['schemas']['MeasureDocument']
 export type Mend = components['schemas']['MendDocument']
 export type Stitch = components['schemas']['StitchAnswer']
 export type KeptLook = components['schemas']['LookAnswer']
-export type LookKept = Partial<components['schemas']['LookParticularsDocument']>
+export type LookKept = components['schemas']['LookParticularsDocument-Input']
 export type LookBody = components['schemas']['LookRequest']
 export type Taste = components['schemas']['TasteAnswer']
 export type Word = components['schemas']['WordRequest']
 /** What changes of what is kept about a piece; what is left out stays. */
-export type Kept = Partial<components['schemas']['ParticularsDocument']>
+export type Kept = components['schemas']['ParticularsDocument-Input']
 export type RailWord = components['schemas']['ChangeRequest']
 export type DayVerdict = components['schemas']['DayVerdict']
 export type Season = components['schemas']['Season']
@@ -36,7 +36,7 @@ export type Category = components['schemas']['Category']
 export type PatternType = components['schemas']['PatternType']
 export type Light = components['schemas']['LightAnswer']
 export type Worn = components['schemas']['Worn']
-export type Schools = components['schemas']['ConventionsDocument']
+export type Schools = components['schemas']['ConventionsDocument-Input']
 export type Asking = components['schemas']['JudgeRequest']
 export type Intent = components['schemas']['Intent']
 export type Zone = components['schemas']['Zone']
@@ -57,51 +57,13 @@ export type Trial = components['schemas']['TrialAnswer']
 export type Drape = components['schemas']['DrapeAnswer']
 export type Follows = components['schemas']['FollowsAnswer']
 export type SideBySide = components['schemas']['SideBySideAnswer']
+export type SideBySideBody = components['schemas']['SideBySideRequest']
 export type ComparedPhoto = components['schemas']['ComparedPhotoAnswer']
 export type PhotoPair = components['schemas']['BesideAnswer']
 export type Frame = components['schemas']['FrameAnswer']
-export type About = components['schemas']['AboutDocument']
+export type About = components['schemas']['AboutDocument-Input']
 export type Erased = components['schemas']['ErasedAnswer']
 export type Veil = components['schemas']['Veil']
 export type Held = components['schemas']['Held']
 export type Problem = { what: string; where: string; do: string }
-
-export const api = createClient<paths>({ baseUrl: '/' })
-
-const UNREACHABLE: Problem = {
-  what: 'the application does not answer.',
-  where: '',
-  do: 'See whether it still runs, start it again if not; what was kept is safe.',
-}
-
-/** The data of an answer; throws a Problem that can be shown as it is. */
-export async function answered<T>(call: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {
-  let done
-  try {
-    done = await call
-  } catch {
-    throw UNREACHABLE
-  }
-  if (done.response.ok) return done.data as T
-  throw asProblem(done.error)
-}
-
-export function asProblem(error: unknown): Problem {
-  if (typeof error === 'object' && error !== null && 'what' in error) {
-    const { what, where, do: todo } = error as Partial<Problem>
-    return { what: what ?? '', where: where ?? '', do: todo ?? '' }
-  }
-  return UNREACHABLE
-}
-
-/** Files as the body of a form, with what is said beside them: the generated client has no words for files. */
-export function asForm(
-  field: string,
-  files: File[],
-  beside: Record<string, string> = {},
-): { body: never; bodySerializer: () => FormData } {
-  const form = new FormData()
-  for (const file of files) form.append(field, file, file.name)
-  for (const [name, value] of Object.entries(beside)) form.append(name, value)
-  return { body: form as never, bodySerializer: () => form }
-}
+export type Job = components['schemas']['JobAnswer']

@@ -1944,13 +1944,13 @@ export interface components {
          * AboutDocument
          * @description What is known about a client.
          */
-        AboutDocument: {
+        "AboutDocument-Input": {
             /**
              * Dresses For
              * @default
              */
-            dresses_for: string;
-            refuses?: components["schemas"]["RefusalsDocument"];
+            dresses_for?: string;
+            refuses?: components["schemas"]["RefusalsDocument-Input"];
             /**
              * Allergies
              * @description What irritates the skin, such as nickel.
@@ -1963,18 +1963,71 @@ export interface components {
              * @description The shoes that are worn all day.
              * @default
              */
-            shoes: string;
+            shoes?: string;
             /**
              * Always On
              * @description Ids of pieces that join every look: glasses, a ring, a headscarf.
              */
             always_on?: string[];
-            dyed_hair?: components["schemas"]["DyedHairDocument"] | null;
+            dyed_hair?: components["schemas"]["DyedHairDocument-Input"] | null;
             /**
              * Height
              * @description In centimetres; the figure is drawn in this proportion.
              */
             height?: number | null;
+            /**
+             * Seated
+             * @description Whether the client is mostly seen seated.
+             * @default false
+             */
+            seated?: boolean;
+            /**
+             * Tan
+             * @description Whether the skin is tanned now.
+             * @default false
+             */
+            tan?: boolean;
+            /**
+             * Lipstick
+             * @description CIELAB of the lipstick that is worn, a colour at the face.
+             */
+            lipstick?: number[] | null;
+        };
+        /**
+         * AboutDocument
+         * @description What is known about a client.
+         */
+        "AboutDocument-Output": {
+            /**
+             * Dresses For
+             * @default
+             */
+            dresses_for: string;
+            refuses: components["schemas"]["RefusalsDocument-Output"];
+            /**
+             * Allergies
+             * @description What irritates the skin, such as nickel.
+             */
+            allergies: string[];
+            /** @description The metal that is worn every day. */
+            metal: components["schemas"]["Metal"] | null;
+            /**
+             * Shoes
+             * @description The shoes that are worn all day.
+             * @default
+             */
+            shoes: string;
+            /**
+             * Always On
+             * @description Ids of pieces that join every look: glasses, a ring, a headscarf.
+             */
+            always_on: string[];
+            dyed_hair: components["schemas"]["DyedHairDocument-Output"] | null;
+            /**
+             * Height
+             * @description In centimetres; the figure is drawn in this proportion.
+             */
+            height: number | null;
             /**
              * Seated
              * @description Whether the client is mostly seen seated.
@@ -1991,7 +2044,7 @@ export interface components {
              * Lipstick
              * @description CIELAB of the lipstick that is worn, a colour at the face.
              */
-            lipstick?: number[] | null;
+            lipstick: number[] | null;
         };
         /**
          * AlikeAnswer
@@ -2197,7 +2250,7 @@ export interface components {
              * Apply
              * @default false
              */
-            apply: boolean;
+            apply?: boolean;
         };
         /** Body_read_palette_file */
         Body_read_palette_file: {
@@ -2258,7 +2311,7 @@ export interface components {
             consent_withdrawn_on: string | null;
             /** Archived */
             archived: boolean;
-            about: components["schemas"]["AboutDocument"];
+            about: components["schemas"]["AboutDocument-Output"];
             /**
              * Portrait
              * @description Where the face is, relit.
@@ -2355,7 +2408,7 @@ export interface components {
             /** Pieces */
             pieces: string[];
             word?: components["schemas"]["WordRequest"];
-            kept?: components["schemas"]["ParticularsDocument"];
+            kept?: components["schemas"]["ParticularsDocument-Input"];
         };
         /**
          * ClientAnswer
@@ -2379,7 +2432,7 @@ export interface components {
             consent_withdrawn_on: string | null;
             /** Archived */
             archived: boolean;
-            about: components["schemas"]["AboutDocument"];
+            about: components["schemas"]["AboutDocument-Output"];
             /**
              * Portrait
              * @description Where the face is, relit.
@@ -2417,7 +2470,7 @@ export interface components {
             /** Neutrals */
             neutrals?: ("broad" | "strict") | null;
             /** @description The schools to follow for this client. */
-            conventions?: components["schemas"]["ConventionsDocument"] | null;
+            conventions?: components["schemas"]["ConventionsDocument-Input"] | null;
             /** Undertone */
             undertone?: components["schemas"]["Undertone"] | "as read" | null;
         };
@@ -2435,12 +2488,12 @@ export interface components {
             /** @default cloth */
             part: components["schemas"]["Part"];
             /** Uncertainty */
-            uncertainty?: number | null;
+            uncertainty: number | null;
             /**
              * Picture
              * @description Where the relit crop of it is, if there is one.
              */
-            picture?: string | null;
+            picture: string | null;
         };
         /**
          * ColouringAnswer
@@ -2506,13 +2559,67 @@ export interface components {
              * Given For
              * @default
              */
-            given_for: string;
+            given_for?: string;
         };
         /**
          * ConventionsDocument
          * @description The school the stylist follows; the first value of each is the default.
          */
-        ConventionsDocument: {
+        "ConventionsDocument-Input": {
+            /**
+             * Statement
+             * @default pick-up
+             * @enum {string}
+             */
+            statement?: "pick-up" | "mute";
+            /**
+             * Metals
+             * @default match
+             * @enum {string}
+             */
+            metals?: "match" | "mix";
+            /**
+             * Neutrals
+             * @default broad
+             * @enum {string}
+             */
+            neutrals?: "broad" | "strict";
+            /**
+             * Prints
+             * @default mix
+             * @enum {string}
+             */
+            prints?: "mix" | "one";
+            /**
+             * Black-With-Denim
+             * @default allow
+             * @enum {string}
+             */
+            "black-with-denim"?: "allow" | "avoid";
+            /**
+             * Whites
+             * @default different
+             * @enum {string}
+             */
+            whites?: "different" | "one";
+            /**
+             * Shoes-And-Bag
+             * @default related
+             * @enum {string}
+             */
+            "shoes-and-bag"?: "related" | "pair";
+            /**
+             * Black-In-Summer
+             * @default allow
+             * @enum {string}
+             */
+            "black-in-summer"?: "allow" | "avoid";
+        };
+        /**
+         * ConventionsDocument
+         * @description The school the stylist follows; the first value of each is the default.
+         */
+        "ConventionsDocument-Output": {
             /**
              * Statement
              * @default pick-up
@@ -2587,7 +2694,7 @@ export interface components {
              * Again
              * @default false
              */
-            again: boolean;
+            again?: boolean;
         };
         /**
          * DrapeAnswer
@@ -2622,7 +2729,7 @@ export interface components {
          * DyedHairDocument
          * @description Hair that is dyed.
          */
-        DyedHairDocument: {
+        "DyedHairDocument-Input": {
             /**
              * On
              * @description When it was dyed last.
@@ -2633,6 +2740,22 @@ export interface components {
              * @description CIELAB of what grows.
              */
             root?: number[] | null;
+        };
+        /**
+         * DyedHairDocument
+         * @description Hair that is dyed.
+         */
+        "DyedHairDocument-Output": {
+            /**
+             * On
+             * @description When it was dyed last.
+             */
+            on: string | null;
+            /**
+             * Root
+             * @description CIELAB of what grows.
+             */
+            root: number[] | null;
         };
         /**
          * EffectAnswer
@@ -2755,12 +2878,12 @@ export interface components {
              * Count
              * @default 5
              */
-            count: number;
+            count?: number;
             /**
              * Within
              * @default 10
              */
-            within: number;
+            within?: number;
             /**
              * Kept
              * @description Colours that stay in.
@@ -2813,7 +2936,7 @@ export interface components {
             /** Confidence */
             confidence: number;
             /** @description What its shape can only be; left out where several things look like it. */
-            category?: components["schemas"]["Category"] | null;
+            category: components["schemas"]["Category"] | null;
         };
         /**
          * HabitAnswer
@@ -3007,7 +3130,7 @@ export interface components {
              * @description Whether it rains on the day.
              * @default false
              */
-            rain: boolean;
+            rain?: boolean;
             /**
              * Worn
              * @description How pieces are worn, by id, where it is not as they usually are.
@@ -3026,7 +3149,7 @@ export interface components {
              */
             warmth?: number | null;
             /** @description The school to judge by; left out, the client's. */
-            conventions?: components["schemas"]["ConventionsDocument"] | null;
+            conventions?: components["schemas"]["ConventionsDocument-Input"] | null;
             /**
              * On
              * @description Another client, whose colouring and refusals the look is held against.
@@ -3071,7 +3194,7 @@ export interface components {
              */
             weights: string;
             /** @description The school that judged. */
-            conventions: components["schemas"]["ConventionsDocument"];
+            conventions: components["schemas"]["ConventionsDocument-Output"];
         };
         /**
          * Kin
@@ -3150,7 +3273,7 @@ export interface components {
              * Cct
              * @description Correlated colour temperature in kelvin of the cast that was left.
              */
-            cct?: number | null;
+            cct: number | null;
             /**
              * Uncertainty
              * @description CIEDE2000 that the light alone leaves.
@@ -3160,7 +3283,7 @@ export interface components {
              * Note
              * @description What the stylist should know of it, such as a reference card that could not be used.
              */
-            note?: string | null;
+            note: string | null;
         };
         /**
          * LightReference
@@ -3195,7 +3318,7 @@ export interface components {
             intent: components["schemas"]["Intent"] | null;
             /** Overall */
             overall: number;
-            kept: components["schemas"]["LookParticularsDocument"];
+            kept: components["schemas"]["LookParticularsDocument-Output"];
             /** Verdicts */
             verdicts: components["schemas"]["PastVerdictAnswer"][];
             /**
@@ -3208,25 +3331,25 @@ export interface components {
          * LookParticularsDocument
          * @description What a look is for, and how it was found.
          */
-        LookParticularsDocument: {
+        "LookParticularsDocument-Input": {
             /**
              * Occasion
              * @default
              */
-            occasion: string;
+            occasion?: string;
             /**
              * Time
              * @default
              * @enum {string}
              */
-            time: "" | "day" | "evening";
+            time?: "" | "day" | "evening";
             /** Seasons */
             seasons?: components["schemas"]["Season"][];
             /**
              * Note
              * @default
              */
-            note: string;
+            note?: string;
             /** Stylist Rating */
             stylist_rating?: number | null;
             /** Client Rating */
@@ -3260,7 +3383,65 @@ export interface components {
             warmth?: number | null;
             photo?: components["schemas"]["WornPhotoDocument"] | null;
             /** @description The school this look follows, where it is not the client's. */
-            conventions?: components["schemas"]["ConventionsDocument"] | null;
+            conventions?: components["schemas"]["ConventionsDocument-Input"] | null;
+        };
+        /**
+         * LookParticularsDocument
+         * @description What a look is for, and how it was found.
+         */
+        "LookParticularsDocument-Output": {
+            /**
+             * Occasion
+             * @default
+             */
+            occasion: string;
+            /**
+             * Time
+             * @default
+             * @enum {string}
+             */
+            time: "" | "day" | "evening";
+            /** Seasons */
+            seasons: components["schemas"]["Season"][];
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /** Stylist Rating */
+            stylist_rating: number | null;
+            /** Client Rating */
+            client_rating: number | null;
+            /**
+             * Parent
+             * @description The look that this one varies.
+             */
+            parent: string | null;
+            /**
+             * Worn
+             * @description How pieces are worn here, by id, where it is not as they usually are.
+             */
+            worn: {
+                [key: string]: components["schemas"]["Worn"];
+            };
+            /**
+             * Seated
+             * @description Whether it is seen seated, where it is not as the client usually is.
+             */
+            seated: boolean | null;
+            /**
+             * Formality
+             * @description Of the occasion, 1 beach and garden .. 5 black tie.
+             */
+            formality: number | null;
+            /**
+             * Warmth
+             * @description That the weather asks for, 0 bare summer .. 4 deep winter.
+             */
+            warmth: number | null;
+            photo: components["schemas"]["WornPhotoDocument"] | null;
+            /** @description The school this look follows, where it is not the client's. */
+            conventions: components["schemas"]["ConventionsDocument-Output"] | null;
         };
         /**
          * LookRequest
@@ -3273,7 +3454,7 @@ export interface components {
             pieces: string[];
             intent?: components["schemas"]["Intent"] | null;
             /** @description What is kept about it; left out, it stays. */
-            kept?: components["schemas"]["LookParticularsDocument"] | null;
+            kept?: components["schemas"]["LookParticularsDocument-Input"] | null;
         };
         /**
          * MeasureDocument
@@ -3333,14 +3514,14 @@ export interface components {
          */
         MeasuredPattern: {
             type: components["schemas"]["PatternType"];
-            scale?: components["schemas"]["Scale"] | null;
+            scale: components["schemas"]["Scale"] | null;
             /** Confidence */
             confidence: number;
             /**
              * Repeat
              * @description Repeat against the width of the body.
              */
-            repeat?: number | null;
+            repeat: number | null;
         };
         /**
          * MeasuredSort
@@ -3352,7 +3533,7 @@ export interface components {
             temperature: number;
             undertone: components["schemas"]["Undertone"];
             /** Lean */
-            lean?: string | null;
+            lean: string | null;
             /** Name */
             name: string;
             /** Confidence */
@@ -3384,10 +3565,10 @@ export interface components {
              * Threads
              * @description The yarns of a marl, whose mean stands in colours.
              */
-            threads?: number[][] | null;
+            threads: number[][] | null;
             pattern: components["schemas"]["MeasuredPattern"];
             finish: components["schemas"]["MeasuredFinish"];
-            hardware?: components["schemas"]["MeasuredHardware"] | null;
+            hardware: components["schemas"]["MeasuredHardware"] | null;
             sort: components["schemas"]["MeasuredSort"];
         };
         /**
@@ -3421,10 +3602,10 @@ export interface components {
              */
             do: string;
             /** Piece */
-            piece?: string | null;
+            piece: string | null;
             /** With */
-            with?: string | null;
-            for?: components["schemas"]["MendColour"] | null;
+            with: string | null;
+            for: components["schemas"]["MendColour"] | null;
             /** Text */
             text: string;
             /**
@@ -3436,7 +3617,7 @@ export interface components {
              * Rises
              * @description What each measure really rises by, or falls.
              */
-            rises?: {
+            rises: {
                 [key: string]: number;
             };
         };
@@ -3526,18 +3707,18 @@ export interface components {
              * Note
              * @default
              */
-            note: string;
+            note?: string;
             /**
              * Consent
              * @description That the client agreed to be photographed, today.
              * @default false
              */
-            consent: boolean;
+            consent?: boolean;
             /**
              * Consent For
              * @default
              */
-            consent_for: string;
+            consent_for?: string;
         };
         /**
          * NoteAnswer
@@ -3591,7 +3772,7 @@ export interface components {
              * Name
              * @default
              */
-            name: string;
+            name?: string;
             /** Lab */
             lab: number[];
         };
@@ -3621,12 +3802,12 @@ export interface components {
              * Name
              * @default
              */
-            name: string;
+            name?: string;
             /**
              * Within
              * @default 10
              */
-            within: number;
+            within?: number;
             /** Colours */
             colours?: components["schemas"]["PaletteColour"][];
         };
@@ -3651,7 +3832,7 @@ export interface components {
          * ParticularsDocument
          * @description What is kept about a piece.
          */
-        ParticularsDocument: {
+        "ParticularsDocument-Input": {
             /**
              * Uses
              * @description What it is worn for.
@@ -3672,11 +3853,68 @@ export interface components {
              * Size
              * @default
              */
-            size: string;
+            size?: string;
             /** Price */
             price?: number | null;
             /** Bought On */
             bought_on?: string | null;
+            /**
+             * Care
+             * @default
+             */
+            care?: string;
+            /**
+             * Note
+             * @default
+             */
+            note?: string;
+            /**
+             * Worn On
+             * @description Days on which it was worn.
+             */
+            worn_on?: string[];
+            /**
+             * Set
+             * @description The set that it belongs to and is never parted from.
+             * @default
+             */
+            set?: string;
+            /**
+             * Other Face
+             * @description The piece that is the other face of this reversible one.
+             */
+            other_face?: string | null;
+        };
+        /**
+         * ParticularsDocument
+         * @description What is kept about a piece.
+         */
+        "ParticularsDocument-Output": {
+            /**
+             * Uses
+             * @description What it is worn for.
+             */
+            uses: string[];
+            /**
+             * Seasons
+             * @description When it is worn; empty for what its warmth says.
+             */
+            seasons: components["schemas"]["Season"][];
+            verdict: components["schemas"]["DayVerdict"] | null;
+            /**
+             * Fits
+             * @description Whether it fits now.
+             */
+            fits: boolean | null;
+            /**
+             * Size
+             * @default
+             */
+            size: string;
+            /** Price */
+            price: number | null;
+            /** Bought On */
+            bought_on: string | null;
             /**
              * Care
              * @default
@@ -3691,7 +3929,7 @@ export interface components {
              * Worn On
              * @description Days on which it was worn.
              */
-            worn_on?: string[];
+            worn_on: string[];
             /**
              * Set
              * @description The set that it belongs to and is never parted from.
@@ -3702,7 +3940,7 @@ export interface components {
              * Other Face
              * @description The piece that is the other face of this reversible one.
              */
-            other_face?: string | null;
+            other_face: string | null;
         };
         /**
          * PartnerAnswer
@@ -3874,7 +4112,7 @@ export interface components {
             fit: number | null;
             /** Suits */
             suits: boolean | null;
-            kept: components["schemas"]["ParticularsDocument"];
+            kept: components["schemas"]["ParticularsDocument-Output"];
             /**
              * Seasons
              * @description As said, or as its warmth tells.
@@ -4044,7 +4282,7 @@ export interface components {
          * RefusalsDocument
          * @description What the client will not wear.
          */
-        RefusalsDocument: {
+        "RefusalsDocument-Input": {
             /** Lengths */
             lengths?: components["schemas"]["Length"][];
             /**
@@ -4052,7 +4290,7 @@ export interface components {
              * @description Whether sheer cloth is refused.
              * @default false
              */
-            sheer: boolean;
+            sheer?: boolean;
             /**
              * Heel
              * @description The highest heel that is worn, in centimetres.
@@ -4069,6 +4307,36 @@ export interface components {
              * @description Colours in words.
              */
             colours?: string[];
+        };
+        /**
+         * RefusalsDocument
+         * @description What the client will not wear.
+         */
+        "RefusalsDocument-Output": {
+            /** Lengths */
+            lengths: components["schemas"]["Length"][];
+            /**
+             * Sheer
+             * @description Whether sheer cloth is refused.
+             * @default false
+             */
+            sheer: boolean;
+            /**
+             * Heel
+             * @description The highest heel that is worn, in centimetres.
+             */
+            heel: number | null;
+            /** Materials */
+            materials: components["schemas"]["Finish"][];
+            /** Patterns */
+            patterns: components["schemas"]["PatternType"][];
+            /** Metals */
+            metals: components["schemas"]["Metal"][];
+            /**
+             * Colours
+             * @description Colours in words.
+             */
+            colours: string[];
         };
         /**
          * RereadingAnswer
@@ -4162,7 +4430,7 @@ export interface components {
              * Note
              * @default
              */
-            note: string;
+            note?: string;
         };
         /**
          * SideDocument
@@ -4174,7 +4442,7 @@ export interface components {
              * Id
              * @default
              */
-            id: string;
+            id?: string;
         };
         /**
          * SideKind
@@ -4197,7 +4465,7 @@ export interface components {
             temperature: number;
             undertone: components["schemas"]["Undertone"];
             /** Lean */
-            lean?: string | null;
+            lean: string | null;
             /** Name */
             name: string;
             /**
@@ -4275,7 +4543,7 @@ export interface components {
              * @description A rectangle between the first and the last point, with the garment inside.
              * @default false
              */
-            box: boolean;
+            box?: boolean;
         };
         /**
          * StudioAnswer
@@ -4933,7 +5201,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["AboutDocument"];
+                "application/json": components["schemas"]["AboutDocument-Input"];
             };
         };
         responses: {

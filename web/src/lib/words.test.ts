@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { bytes, categoryOf, moment, percent, plural, signed, warmthWord } from './words'
+import { bytes, categoryOf, dayOf, moment, percent, plural, signed, warmthWord } from './words'
 
 describe('sizes and moments', () => {
   it('says sizes by thousands', () => {
@@ -17,6 +17,10 @@ describe('sizes and moments', () => {
     expect(moment('2031-05-04T00:05:00', now)).toBe('today at 00:05')
     expect(moment('2031-05-03T23:59:00', now)).toBe('yesterday at 23:59')
     expect(moment('2031-04-02T08:00:00', now)).toBe('on 2 April 2031 at 08:00')
+  })
+  it('takes the day from the calendar here, on either side of midnight', () => {
+    expect(dayOf(new Date(2031, 4, 4, 0, 10))).toBe('2031-05-04')
+    expect(dayOf(new Date(2031, 4, 4, 23, 50))).toBe('2031-05-04')
   })
 })
 

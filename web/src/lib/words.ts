@@ -130,3 +130,9 @@ export const LIGHTNESS = [
 ]
 export const lightnessWord = (lightness: number): string =>
   LIGHTNESS.find(({ below }) => lightness < below)?.word ?? 'palest'
+
+/** The day on this machine's calendar, as the formats write it: in UTC it is another one for part of the night. */
+export function dayOf(moment: Date): string {
+  const two = (value: number) => String(value).padStart(2, '0')
+  return `${moment.getFullYear()}-${two(moment.getMonth() + 1)}-${two(moment.getDate())}`
+}

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { RouterLink } from 'vue-router'
-import { answered, api, type About, type Client, type Erased, type Metal, type Piece } from '@/api'
+import type { About, Erased, Metal } from '@/api'
 import ProblemNote from '@/components/base/ProblemNote.vue'
-import { useClient } from '@/composables/useClient'
-import { useTried } from '@/composables/useTried'
 import { forgetClient } from '@/lib/forget'
 import { METALS, plural } from '@/lib/words'
+import { firstProblem } from '@/server/firstProblem'
+import { useClient, useClientWords } from '@/server/useClient'
+import { usePieces } from '@/server/useRail'
 
 /** What is known about a client beside colours: consent, occasions, refusals, habits, what is always worn. */
 const LENGTHS = ['cropped', 'waist', 'hip', 'knee', 'midi', 'ankle', 'floor'] as const
@@ -43,17 +44,17 @@ const MATERIALS = [
 ] as const
 type Refusals = NonNullable<About['refuses']>
 
-const { id, client, reload, problem: clientProblem } = useClient()
-const { problem, tried } = useTried()
+const { id, client, problem: clientProblem } = useClient()
+const server = useClientWords(id)
+const { pieces, problem: railProblem } = usePieces(id)
+const problem = firstProblem(server.problem, railProblem)
 const about = ref<About | null>(null)
 const name = ref('')
 const note = ref('')
 const consent_for = ref('')
-const pieces = ref<Piece[]>([])
 const asked = ref(false)
 const erased = ref<{ name: string; gone: Erased } | null>(null)
 const saved = ref('')
-const path = () => ({ params: { path: { client_id: id.value } } })
 const toPlain = <T,>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 
 watch(
@@ -67,16 +68,6 @@ watch(
   },
   { immediate: true },
 )
-watch(
-  id,
-  async (now) => {
-    if (now)
-      await tried(async () => {
-        pieces.value = await answered(api.GET('/api/clients/{client_id}/rail', path()))
-      })
-  },
-  { immediate: true },
-)
 
 const refuses = computed<Refusals>(() => about.value?.refuses ?? { sheer: false })
 const worn = computed(() => pieces.value.filter((piece) => about.value?.always_on?.includes(piece.id)))
@@ -85,14 +76,11 @@ const rest = computed(() =>
 )
 
 /** Everything is kept as it is changed. */
-const keep = (change: Partial<About>) =>
-  tried(async () => {
-    if (!about.value) return
-    about.value = { ...about.value, ...change }
-    await answered(api.PUT('/api/clients/{client_id}/about', { ...path(), body: about.value }))
-    saved.value = 'Kept.'
-    await reload()
-  })
+async function keep(change: Partial<About>) {
+  if (!about.value) return
+  about.value = { ...about.value, ...change }
+  if (await server.about(about.value)) saved.value = 'Kept.'
+}
 const refuse = (change: Partial<Refusals>) => keep({ refuses: { ...refuses.value, ...change } })
 function turn<T extends string>(list: readonly T[] | undefined, one: T): T[] {
   const now = list ?? []
@@ -105,40 +93,20 @@ const words = (text: string) =>
     .filter(Boolean)
 const field = (event: Event) => (event.target as HTMLInputElement).value
 const number = (event: Event) => (field(event) === '' ? null : Number(field(event)))
-const write = (change: { name?: string; note?: string }) =>
-  tried(async () => {
-    await answered(api.PATCH('/api/clients/{client_id}', { ...path(), body: change }))
-    await reload()
-  })
-const agree = (given: boolean) =>
-  tried(async () => {
-    await answered(
-      api.PUT('/api/clients/{client_id}/consent', { ...path(), body: { given, given_for: consent_for.value } }),
-    )
-    await reload()
-  })
-const archive = (archived: boolean) =>
-  tried(async () => {
-    await answered(api.PUT('/api/clients/{client_id}/archived', { ...path(), body: { archived } }))
-    await reload()
-  })
+const write = (change: { name?: string; note?: string }) => server.say(change)
+const agree = (given: boolean) => server.agree(given, consent_for.value)
+const archive = (archived: boolean) => server.archive(archived)
 const lipstick = (index: number, value: number) => {
   const lab = [...(about.value?.lipstick ?? [45, 45, 15])]
   lab[index] = value
   void keep({ lipstick: lab })
 }
 async function erase() {
-  const gone: Client | null = client.value
-  if (!gone) return
-  const photos = await tried(() => answered(api.GET('/api/clients/{client_id}/photos', path())))
-  const done = await tried(() => answered(api.DELETE('/api/clients/{client_id}', path())))
-  if (done) {
-    forgetClient(
-      gone.id,
-      (photos ?? []).map((photo) => photo.id),
-    )
-    erased.value = { name: gone.name, gone: done }
-  }
+  const who = client.value
+  const done = who && (await server.erase())
+  if (!done) return
+  forgetClient(who.id, done.photos)
+  erased.value = { name: who.name, gone: done.gone }
 }
 const rows = computed(() => Object.entries(erased.value?.gone.rows ?? {}).filter(([, count]) => count))
 const ROW_NAMES: Record<string, string> = {
@@ -437,17 +405,7 @@ const ROW_NAMES: Record<string, string> = {
         <button
           class="button"
           type="button"
-          @click="
-            tried(async () => {
-              await answered(
-                api.PATCH('/api/clients/{client_id}', {
-                  ...path(),
-                  body: { neutrals: client!.neutrals === 'strict' ? 'broad' : 'strict' },
-                }),
-              )
-              await reload()
-            })
-          "
+          @click="server.say({ neutrals: client.neutrals === 'strict' ? 'broad' : 'strict' })"
         >
           Follow the {{ client.neutrals === 'strict' ? 'broad' : 'strict' }} school
         </button>

@@ -1,22 +1,13 @@
 <script setup lang="ts">
-import { onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { answered, api, asProblem, type BookEntry, type Client, type Problem } from '@/api'
+import type { Client } from '@/api'
 import ProblemNote from '@/components/base/ProblemNote.vue'
 import ClientCard from '@/components/client/ClientCard.vue'
 import NewClient from '@/components/client/NewClient.vue'
+import { useClients } from '@/server/useClients'
 
 const router = useRouter()
-const clients = ref<BookEntry[] | null>(null)
-const problem = ref<Problem | null>(null)
-
-onMounted(async () => {
-  try {
-    clients.value = await answered(api.GET('/api/clients'))
-  } catch (error) {
-    problem.value = asProblem(error)
-  }
-})
+const { answer: clients, problem } = useClients()
 const open = (client: Client) => router.push({ name: 'intake', params: { client: client.id } })
 </script>
 

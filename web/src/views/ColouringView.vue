@@ -8,15 +8,15 @@ import TapeMeasure from '@/components/base/TapeMeasure.vue'
 import FaceSource from '@/components/client/FaceSource.vue'
 import PortraitSpots from '@/components/client/PortraitSpots.vue'
 import SuitingCloth from '@/components/client/SuitingCloth.vue'
-import { useClient } from '@/composables/useClient'
-import { useColouring } from '@/composables/useColouring'
 import { listed, sideWords, skinDepth, TAPES } from '@/lib/colouring'
 import { percent, plural } from '@/lib/words'
+import { useClient } from '@/server/useClient'
+import { useColouring } from '@/server/useColouring'
 
 const PARTS = ['skin', 'hair', 'eyes'] as const
 const SIDES = ['as read', 'warm', 'balanced', 'cool'] as const
 const VEILS: Veil[] = ['make-up', 'dyed hair', 'tinted glasses', 'flash']
-const { id, client, reload, problem: clientProblem } = useClient()
+const { id, client, problem: clientProblem } = useClient()
 const {
   follows,
   trials,
@@ -34,7 +34,7 @@ const {
   forgotten,
   forget,
   remember,
-} = useColouring(id, reload)
+} = useColouring(id)
 const tapping = ref(false)
 const openId = ref<string | null>(null)
 
@@ -46,6 +46,10 @@ const portrait = computed<Portrait | null>(
 watch(portraits, (now, before) => {
   if (now.length > (before?.length ?? 0) && before) openId.value = now.at(-1)?.id ?? null
 })
+/** What was read of a face; a portrait on which nothing could be read is no source. */
+const sources = computed(
+  () => (client.value?.portraits ?? []).filter((one) => one.in_use && Object.keys(one.colours).length > 0).length,
+)
 const face = computed(() => client.value?.face)
 const said = computed(() => face.value?.undertone ?? 'as read')
 const doubt = (part: (typeof PARTS)[number]) => {
@@ -170,9 +174,7 @@ function turn(one: Veil) {
       </p>
       <p v-else-if="face.counts && !face.held" class="soft">
         A starting point read from
-        {{
-          portraits.length + others.length === 1 ? 'one source' : plural(portraits.length + others.length, 'source')
-        }}. Holding cloth to the face settles it.
+        {{ sources === 1 ? 'one source' : plural(sources, 'source') }}. Holding cloth to the face settles it.
       </p>
       <p v-if="face.disagree.length" role="status">
         <strong>The portraits disagree</strong> on {{ listed(face.disagree) }}. Let the one in the better light count.

@@ -1,37 +1,33 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { RouterLink, useRoute, useRouter } from 'vue-router'
-import { answered, api, type Held, type Trial } from '@/api'
+import type { Held } from '@/api'
 import ProblemNote from '@/components/base/ProblemNote.vue'
 import TapeMeasure from '@/components/base/TapeMeasure.vue'
 import DrapedFace from '@/components/client/DrapedFace.vue'
-import { useClient } from '@/composables/useClient'
 import { useKeys, type Keys } from '@/composables/useKeys'
-import { useTried } from '@/composables/useTried'
 import { chinOf } from '@/lib/chin'
 import { listed, sideWords, TAPES } from '@/lib/colouring'
 import { plural } from '@/lib/words'
+import { useClient } from '@/server/useClient'
+import { useTrial } from '@/server/useTrial'
 
 /** Two drapes under the same face and nothing else: left, right, or no difference, until it is settled. */
 const route = useRoute()
 const router = useRouter()
-const { id, client, reload } = useClient()
-const { problem, tried } = useTried()
-const trial = ref<Trial | null>(null)
+const { id, client } = useClient()
+const server = useTrial(id)
+const { trial, problem } = server
 /** While replaying: the pair that is shown, counted from 0. */
 const shown = ref<number | null>(null)
 const busy = ref(false)
 
-const trialPath = () => ({ params: { path: { trial_id: trial.value!.id } } })
 async function begin() {
-  await tried(async () => {
-    const wanted = String(route.params.trial ?? '')
-    trial.value = wanted
-      ? await answered(api.GET('/api/trials/{trial_id}', { params: { path: { trial_id: wanted } } }))
-      : await answered(api.POST('/api/clients/{client_id}/trials', { params: { path: { client_id: id.value } } }))
-    if (!wanted) await router.replace({ name: 'hold', params: { client: id.value, trial: trial.value.id } })
-    if (wanted && trial.value.ended) shown.value = trial.value.held.length
-  })
+  const wanted = String(route.params.trial ?? '')
+  const found = await (wanted ? server.open(wanted) : server.begin())
+  if (!found) return
+  if (!wanted) await router.replace({ name: 'hold', params: { client: id.value, trial: found.id } })
+  else if (found.ended) shown.value = found.held.length
 }
 watch(
   id,
@@ -61,35 +57,18 @@ async function say(held: Held) {
   if (!pair.value || busy.value || shown.value !== null) return
   busy.value = true
   const [left, right] = pair.value
-  await tried(async () => {
-    trial.value = await answered(
-      api.POST('/api/trials/{trial_id}/held', { ...trialPath(), body: { left, right, held } }),
-    )
-    if (trial.value.ended) {
-      shown.value = trial.value.held.length
-      await reload()
-    }
-  })
+  await server.say(left, right, held)
+  if (trial.value?.ended) shown.value = trial.value.held.length
   busy.value = false
 }
-const undo = () =>
-  tried(async () => {
-    if (!trial.value?.held.length || busy.value) return
-    trial.value = await answered(api.DELETE('/api/trials/{trial_id}/held/last', trialPath()))
-    shown.value = null
-  })
-const stop = () =>
-  tried(async () => {
-    if (!trial.value) return
-    if (!trial.value.held.length) {
-      await answered(api.DELETE('/api/trials/{trial_id}', trialPath()))
-      await leave()
-      return
-    }
-    trial.value = await answered(api.POST('/api/trials/{trial_id}/end', trialPath()))
-    shown.value = trial.value.held.length
-    await reload()
-  })
+async function undo() {
+  if (!busy.value && (await server.undo())) shown.value = null
+}
+async function stop() {
+  const left = await server.stop()
+  if (left === false) await leave()
+  else if (left && trial.value) shown.value = trial.value.held.length
+}
 const leave = () => router.push({ name: 'colouring', params: { client: id.value } })
 const step = (by: number) => {
   if (shown.value === null || !trial.value) return

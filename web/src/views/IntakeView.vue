@@ -10,10 +10,10 @@ import FilmStrip from '@/components/intake/FilmStrip.vue'
 import PhotoStage, { type Shown, type Tool } from '@/components/intake/PhotoStage.vue'
 import ReadingPanel from '@/components/intake/ReadingPanel.vue'
 import RereadPanel from '@/components/intake/RereadPanel.vue'
-import { useClient } from '@/composables/useClient'
-import { useIntake } from '@/composables/useIntake'
 import { useKeys } from '@/composables/useKeys'
 import { inOrder, isOpen } from '@/lib/strip'
+import { useClient } from '@/server/useClient'
+import { useIntake } from '@/server/useIntake'
 import { BINS, categoryOf, METALS, plural } from '@/lib/words'
 
 const SHOWN: Shown[] = ['as shot', 'relit', 'cloth only']
@@ -28,7 +28,7 @@ const PATTERNS: PatternType[] = [
   'colour-block',
   'graphic',
 ]
-const { id, reload } = useClient()
+const { id } = useClient()
 const {
   photos,
   loaded,
@@ -49,7 +49,6 @@ const {
   remove,
   hang,
   takeOff,
-  load,
 } = useIntake(id)
 
 const order = computed(() => inOrder(photos.value))
@@ -76,10 +75,6 @@ const word = computed<Word>(() => {
 watch([order, loaded], () => {
   if (!photo.value) openId.value = order.value[0]?.id ?? null
 })
-watch(
-  () => photos.value.map((p) => p.state).join(),
-  () => void reload(),
-)
 watch(openId, () => {
   tool.value = 'look'
   choosing.value = false
@@ -296,15 +291,7 @@ const KEYS: [string, string][] = [
           @close="refused.splice(index, 1)"
         />
       </div>
-      <RereadPanel
-        v-if="anew"
-        :client-id="id"
-        @close="
-          anew = false
-          load()
-          reload()
-        "
-      />
+      <RereadPanel v-if="anew" :client-id="id" @close="anew = false" />
       <template v-else-if="photo">
         <div v-if="photo.pictures.as_shot" class="shown" role="group" aria-label="Show">
           <button

@@ -1,20 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import {
-  answered,
-  api,
-  type Asking,
-  type BookEntry,
-  type Intent,
-  type KeptLook,
-  type Light,
-  type LookKept,
-  type Mend,
-  type Piece,
-  type Schools,
-  type Worn,
-} from '@/api'
+import type { Asking, Intent, KeptLook, LookKept, Mend, Piece, Schools, Worn } from '@/api'
 import KeysHelp from '@/components/base/KeysHelp.vue'
 import ProblemNote from '@/components/base/ProblemNote.vue'
 import AboutLook from '@/components/look/AboutLook.vue'
@@ -27,32 +14,33 @@ import KeptLooks from '@/components/look/KeptLooks.vue'
 import LookFigure from '@/components/look/LookFigure.vue'
 import MeasureTapes from '@/components/look/MeasureTapes.vue'
 import SenseNotes from '@/components/look/SenseNotes.vue'
-import { useClient } from '@/composables/useClient'
-import { useKeptLooks } from '@/composables/useKeptLooks'
 import { useKeys } from '@/composables/useKeys'
 import { EMPTY, useLookDraft } from '@/composables/useLookDraft'
-import { useRail } from '@/composables/useRail'
 import { useSurround } from '@/composables/useSurround'
-import { useTried } from '@/composables/useTried'
-import { useVerdict } from '@/composables/useVerdict'
 import { mended, type Beside } from '@/lib/beside'
 import type { Surround } from '@/theme'
 import { capital } from '@/lib/words'
 import { asWorn } from '@/lib/worn'
+import { firstProblem } from '@/server/firstProblem'
+import { useClient, useClientWords } from '@/server/useClient'
+import { useClients } from '@/server/useClients'
+import { useKeptLooks } from '@/server/useKeptLooks'
+import { usePieces } from '@/server/useRail'
+import { useLights, useMissingColours, useVerdict } from '@/server/useVerdict'
 
 const INTENTS: Intent[] = ['tonal', 'contrast', 'accent', 'statement']
 const SURROUNDS: Surround[] = ['day', 'judging', 'evening']
 const route = useRoute()
 const router = useRouter()
 const surround = useSurround()
-const { id, client, problem: clientProblem, reload } = useClient()
-const { pieces: rail, loaded, problem: railProblem } = useRail(id)
+const { id, client, problem: clientProblem } = useClient()
+const { problem: sayProblem, follow } = useClientWords(id)
+const { pieces: rail, loaded, problem: railProblem } = usePieces(id)
 const { draft, canUndo, change, undo, redo, keepOnly } = useLookDraft(id)
 const { looks, gone, problem: keepProblem, keep, keepAbout, keepPhoto, letGo, putBack } = useKeptLooks(id)
 const onRail = computed(() => draft.value.pieces.filter((one) => rail.value.some((p) => p.id === one)))
 const intent = computed(() => draft.value.intent)
 const rain = ref(false)
-const { problem: askProblem, tried } = useTried()
 const asking = computed<Asking | null>(() => {
   const { worn, formality, warmth, conventions } = draft.value
   const here = Object.fromEntries(Object.entries(worn).filter(([one]) => onRail.value.includes(one)))
@@ -64,12 +52,9 @@ const { judged, problem: judgeProblem, dismiss } = useVerdict(id, asking)
 /** What is judged, whatever the school. */
 const lookKey = computed(() => JSON.stringify({ ...asking.value, conventions: null }))
 const seated = computed(() => draft.value.seated ?? client.value?.about.seated ?? false)
-const lights = ref<Light[]>([])
+const { lights, problem: lightsProblem } = useLights()
 const lightName = ref('')
 const light = computed(() => lights.value.find((one, index) => index > 0 && one.name === lightName.value) ?? null)
-void tried(async () => {
-  lights.value = await answered(api.GET('/api/lights'))
-})
 /** What is always on joins every look that has begun. */
 const always = computed(() =>
   onRail.value.length ? (client.value?.about.always_on ?? []).filter((one) => !onRail.value.includes(one)) : [],
@@ -79,9 +64,6 @@ const worn = computed(() => asWorn(rail.value, [...onRail.value, ...always.value
 const squint = ref(false)
 const pointed = ref<string[]>([])
 const said = ref('')
-const problem = computed(
-  () => clientProblem.value ?? railProblem.value ?? keepProblem.value ?? judgeProblem.value ?? askProblem.value,
-)
 
 watch(
   loaded,
@@ -107,13 +89,7 @@ function mend(one: Mend) {
 }
 const firstMend = () => judged.value?.mends[0] && mend(judged.value.mends[0])
 const open = (look: KeptLook) => {
-  const {
-    worn: how = {},
-    seated: sits = null,
-    formality = null,
-    warmth = null,
-    conventions = null,
-  } = look.kept as LookKept
+  const { worn: how = {}, seated: sits = null, formality = null, warmth = null, conventions = null } = look.kept
   change({
     pieces: look.pieces,
     intent: look.intent,
@@ -135,7 +111,7 @@ async function keepAs(name: string, another = false) {
   const before = openLook.value
   const parent = another && before ? { parent: before.kept.parent ?? before.id } : {}
   const { worn: how, formality, warmth, conventions } = draft.value
-  const told = {
+  const told: LookKept = {
     ...(another ? {} : before?.kept),
     ...parent,
     worn: how,
@@ -143,7 +119,7 @@ async function keepAs(name: string, another = false) {
     formality,
     warmth,
     conventions,
-  } as LookKept
+  }
   const kept = await keep(
     { ...draft.value, pieces: onRail.value, name, keptAs: another ? null : (before?.id ?? null) },
     told,
@@ -166,35 +142,25 @@ async function takeBack() {
 watch(draft, () => (gone.value = null))
 const about = (what: LookKept) => openLook.value && void keepAbout(openLook.value.id, what)
 
-/** Colours that the look lacks, asked for only when somebody wants to know. */
-const missing = ref<Mend[] | null>(null)
-watch(
-  () => JSON.stringify(asking.value),
-  () => (missing.value = null),
-)
-const findMissing = () =>
-  tried(async () => {
-    const asked = JSON.stringify(asking.value)
-    if (!asking.value) return
-    const found = await answered(
-      api.POST('/api/clients/{client_id}/missing-colours', {
-        params: { path: { client_id: id.value } },
-        body: asking.value,
-      }),
-    )
-    if (asked === JSON.stringify(asking.value)) missing.value = found
-  })
+const { missing, problem: missingProblem, find: findMissing } = useMissingColours(id, asking)
 
 /** What is held beside: its pieces, its face and its verdict. */
 const beside = ref<Beside | null>(null)
-const others = ref<BookEntry[]>([])
 /** Only who wants to hold something beside the look asks who else could wear it. */
-const findOthers = () =>
-  others.value.length ||
-  tried(async () => {
-    others.value = (await answered(api.GET('/api/clients'))).filter((one) => !one.archived && one.id !== id.value)
-  })
-watch(id, () => (others.value = []))
+const wanted = ref(false)
+const { answer: book, problem: othersProblem } = useClients(() => wanted.value)
+const others = computed(() => (book.value ?? []).filter((one) => !one.archived && one.id !== id.value))
+const findOthers = () => (wanted.value = true)
+const problem = firstProblem(
+  clientProblem,
+  sayProblem,
+  railProblem,
+  keepProblem,
+  judgeProblem,
+  lightsProblem,
+  missingProblem,
+  othersProblem,
+)
 const besideLook = computed(() => {
   const what = beside.value
   return what?.kind === 'look' ? (looks.value.find((one) => one.id === what.id) ?? null) : null
@@ -213,7 +179,7 @@ const besideAsking = computed<Asking | null>(() => {
   if (held.value) return { ...asking.value, pieces: mended(onRail.value, held.value) }
   if (besideClient.value) return { ...asking.value, on: besideClient.value.id }
   if (!besideLook.value) return null
-  const { worn: how = {}, formality = null, warmth = null, conventions = null } = besideLook.value.kept as LookKept
+  const { worn: how = {}, formality = null, warmth = null, conventions = null } = besideLook.value.kept
   return {
     pieces: besideLook.value.pieces,
     intent: besideLook.value.intent,
@@ -246,18 +212,11 @@ const besideName = computed(() =>
 )
 const hereName = computed(() => (besideClient.value ? `on ${client.value?.name ?? ''}` : 'this look'))
 const besideFace = computed(() => besideClient.value ?? client.value)
-const forAll = (schools: Schools) =>
-  tried(async () => {
-    await answered(
-      api.PATCH('/api/clients/{client_id}', {
-        params: { path: { client_id: id.value } },
-        body: { conventions: schools },
-      }),
-    )
-    change({ conventions: null })
-    await reload()
-    said.value = `${client.value?.name} follows this school now.`
-  })
+async function forAll(schools: Schools) {
+  if (!(await follow(schools))) return
+  change({ conventions: null })
+  said.value = `${client.value?.name} follows this school now.`
+}
 
 useKeys(() => ({
   b: () => (beside.value = beside.value ? null : judged.value?.mends[0] ? { kind: 'mend' } : null),

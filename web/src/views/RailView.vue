@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { answered, api, asProblem, type Bin, type Kept, type Word } from '@/api'
+import type { Bin, Kept, Word } from '@/api'
 import KeysHelp from '@/components/base/KeysHelp.vue'
 import ProblemNote from '@/components/base/ProblemNote.vue'
 import FewColours from '@/components/rail/FewColours.vue'
@@ -13,13 +13,14 @@ import PastChanges from '@/components/rail/PastChanges.vue'
 import PieceCard from '@/components/rail/PieceCard.vue'
 import RailWall from '@/components/rail/RailWall.vue'
 import WorkingHard from '@/components/rail/WorkingHard.vue'
-import { useAsked } from '@/composables/useAsked'
-import { useClient } from '@/composables/useClient'
 import { RAIL_KEYS, useRailKeys } from '@/composables/useRailKeys'
-import { useRail } from '@/composables/useRail'
 import { found, wordsOf } from '@/lib/find'
 import { baysOf, WAYS, ZOOMS, type HangBy, type Move } from '@/lib/rail'
 import { plural } from '@/lib/words'
+import { firstProblem } from '@/server/firstProblem'
+import { useClient, useClientWords } from '@/server/useClient'
+import { useRail } from '@/server/useRail'
+import { useAudit } from '@/server/useRailPanels'
 
 const PANELS = [
   { name: 'made', word: 'made of' },
@@ -31,8 +32,10 @@ const PANELS = [
   { name: 'past', word: 'changes' },
 ] as const
 const router = useRouter()
-const { id, client, reload } = useClient()
-const { pieces, byId, loaded, told, version, problem, load, change, takeOff, joinFaces, undo, redo } = useRail(id)
+const { id, client } = useClient()
+const { problem: sayProblem, say: sayOfClient } = useClientWords(id)
+const { pieces, byId, loaded, told, problem: railProblem, change, takeOff, joinFaces, undo, redo } = useRail(id)
+const problem = firstProblem(railProblem, sayProblem)
 const by = ref<HangBy>('sort')
 const zoom = ref(2)
 const typed = ref('')
@@ -50,21 +53,7 @@ const foundIds = computed(
 )
 const doubtful = computed(() => pieces.value.filter((piece) => piece.doubtful))
 const shown = computed(() => byId.value.get(shownId.value ?? '') ?? doubtful.value[0] ?? pieces.value[0])
-const { answer: audit, problem: auditProblem } = useAsked(
-  () =>
-    loaded.value && panel.value === 'made'
-      ? answered(api.GET('/api/clients/{client_id}/audit', { params: { path: { client_id: id.value } } }))
-      : null,
-  [version, panel],
-)
-const { answer: work, problem: workProblem } = useAsked(
-  () =>
-    loaded.value && panel.value === 'work'
-      ? answered(api.GET('/api/clients/{client_id}/work', { params: { path: { client_id: id.value } } }))
-      : null,
-  [version, panel],
-)
-watch(version, (_, before) => before && void reload())
+const { audit, auditProblem, work, workProblem } = useAudit(id, (name) => loaded.value && panel.value === name)
 watch(pieces, () => (chosen.value = new Set([...chosen.value].filter((one) => byId.value.has(one)))))
 
 /** What a key or a word is meant for: what is chosen, or the piece that is shown. */
@@ -123,16 +112,7 @@ function startLook() {
   if (chosen.value.size)
     void router.push({ name: 'looks', params: { client: id.value }, query: { start: [...chosen.value].join(',') } })
 }
-async function school(neutrals: 'broad' | 'strict') {
-  try {
-    await answered(
-      api.PATCH('/api/clients/{client_id}', { params: { path: { client_id: id.value } }, body: { neutrals } }),
-    )
-    await Promise.all([load(), reload()])
-  } catch (error) {
-    problem.value = asProblem(error)
-  }
-}
+const school = (neutrals: 'broad' | 'strict') => sayOfClient({ neutrals })
 const say = (one: string, bin: Bin) => void sayAndGoOn([one], { bin })
 const nearer = (step: number) => (zoom.value = Math.min(ZOOMS.length - 1, Math.max(0, zoom.value + step)))
 useRailKeys({
@@ -251,7 +231,6 @@ useRailKeys({
         v-if="shown"
         class="card"
         :piece="shown"
-        :version="version"
         @word="deed({ word: $event }, [shown.id])"
         @kept="deed({ kept: $event }, [shown.id])"
         @show="
@@ -296,9 +275,7 @@ useRailKeys({
             :key="id"
             :client-id="id"
             :by-id="byId"
-            :version="version"
             @show="shownId = $event"
-            @changed="load()"
             @inside="inPalette = $event"
           />
           <InDoubt
@@ -308,15 +285,9 @@ useRailKeys({
             @show="shownId = $event"
             @say="say"
           />
-          <OwnBorders
-            v-else-if="panel === 'borders' && client"
-            :client="client"
-            :version="version"
-            @changed="load()"
-            @school="school"
-          />
-          <InAndOut v-else-if="panel === 'inout'" :client-id="id" @changed="load()" />
-          <PastChanges v-else-if="panel === 'past'" :client-id="id" :version="version" @undo="undo" @redo="redo" />
+          <OwnBorders v-else-if="panel === 'borders' && client" :client="client" @school="school" />
+          <InAndOut v-else-if="panel === 'inout'" :client-id="id" />
+          <PastChanges v-else-if="panel === 'past'" :client-id="id" @undo="undo" @redo="redo" />
         </div>
       </section>
     </div>

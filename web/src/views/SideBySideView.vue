@@ -1,39 +1,39 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { answered, api, type ComparedPhoto, type KeptLook, type LookKept, type Piece, type SideBySide } from '@/api'
+import type { SideBySide } from '@/api'
 import ForgottenNote from '@/components/base/ForgottenNote.vue'
 import ProblemNote from '@/components/base/ProblemNote.vue'
 import DrapedFace from '@/components/client/DrapedFace.vue'
 import FramedPhoto from '@/components/client/FramedPhoto.vue'
 import PhotoHandles from '@/components/client/PhotoHandles.vue'
 import LookFigure from '@/components/look/LookFigure.vue'
-import { useClient } from '@/composables/useClient'
-import { useComparedPhotos } from '@/composables/useComparedPhotos'
-import { useForgotten } from '@/composables/useForgotten'
 import { useKeys } from '@/composables/useKeys'
-import { useTried } from '@/composables/useTried'
 import { chinOf } from '@/lib/chin'
 import { pairWords } from '@/lib/pair'
 import { asWorn } from '@/lib/worn'
+import { firstProblem } from '@/server/firstProblem'
+import { useClient } from '@/server/useClient'
+import { useComparedPhotos, usePhotoPair } from '@/server/useComparedPhotos'
+import { useKeptLooks } from '@/server/useKeptLooks'
+import { usePieces } from '@/server/useRail'
+import { useSideBySide } from '@/server/useSideBySide'
 
 /** This against that at the face: pieces, looks, photos, or nothing, kept with the client. */
 type Side = { kind: 'piece' | 'look' | 'photo' | 'nothing'; id: string }
 type Better = 'left' | 'right' | 'no difference'
 const { id, client } = useClient()
-const { problem, tried } = useTried()
-const { forgotten, noteForgotten, takeBack } = useForgotten(id)
-const pieces = ref<Piece[]>([])
-const looks = ref<KeptLook[]>([])
-const kept = ref<SideBySide[]>([])
+const server = useSideBySide(id)
+const { kept, tried, forgotten } = server
+const { pieces, loaded, problem: railProblem } = usePieces(id)
+const { looks, problem: looksProblem } = useKeptLooks(id)
 const sides = ref<[Side, Side]>([
   { kind: 'nothing', id: '' },
   { kind: 'nothing', id: '' },
 ])
 const note = ref('')
 const said = ref('')
-const loaded = ref(false)
 
-const photos = ref<ComparedPhoto[]>([])
+const { photos, problem: photosProblem, send, rename, remove } = useComparedPhotos(id, tried)
 const photoOn = (side: Side) =>
   side.kind === 'photo' ? (photos.value.find((one) => one.id === side.id) ?? null) : null
 /** Both photos, where both sides hold one. */
@@ -41,7 +41,8 @@ const twoPhotos = computed<[string, string] | null>(() => {
   const [left, right] = sides.value
   return photoOn(left) && photoOn(right) && left.id !== right.id ? [left.id, right.id] : null
 })
-const { pair, send, rename, remove } = useComparedPhotos(id, photos, twoPhotos, tried)
+const { answer: pair, problem: pairProblem } = usePhotoPair(id, twoPhotos)
+const problem = firstProblem(server.problem, railProblem, looksProblem, photosProblem, pairProblem)
 /** Two photos in one light, at one size; without it each as it was relit by itself. */
 const together = ref(true)
 const sending = ref(false)
@@ -80,20 +81,14 @@ async function removePhoto(photo: string) {
     sides.value = sides.value.map((side) => (side.id === photo ? { kind: 'nothing', id: '' } : side)) as [Side, Side]
 }
 
-const path = () => ({ params: { path: { client_id: id.value } } })
+/** Two pieces near the face to begin with. */
 watch(
-  id,
-  async (now) => {
-    if (!now) return
-    await tried(async () => {
-      pieces.value = await answered(api.GET('/api/clients/{client_id}/rail', path()))
-      looks.value = await answered(api.GET('/api/clients/{client_id}/looks', path()))
-      kept.value = await answered(api.GET('/api/clients/{client_id}/side-by-side', path()))
-      const near = pieces.value.filter((piece) => piece.nearness > 0.8)
-      const at = (k: number): Side => (near[k] ? { kind: 'piece', id: near[k].id } : { kind: 'nothing', id: '' })
-      sides.value = [at(0), at(1)]
-      loaded.value = true
-    })
+  [id, loaded],
+  () => {
+    if (!loaded.value) return
+    const near = pieces.value.filter((piece) => piece.nearness > 0.8)
+    const at = (k: number): Side => (near[k] ? { kind: 'piece', id: near[k].id } : { kind: 'nothing', id: '' })
+    sides.value = [at(0), at(1)]
   },
   { immediate: true },
 )
@@ -104,7 +99,7 @@ const piece = (side: Side) => (side.kind === 'piece' ? (pieces.value.find((one) 
 const lookOn = (side: Side) => {
   const look = side.kind === 'look' ? looks.value.find((one) => one.id === side.id) : null
   if (!look) return null
-  const { worn = {}, seated = null } = look.kept as LookKept
+  const { worn = {}, seated = null } = look.kept
   return { worn: asWorn(pieces.value, look.pieces, worn), seated: seated ?? client.value?.about.seated ?? false }
 }
 const value = (side: Side) => `${side.kind}:${side.id}`
@@ -115,31 +110,18 @@ function choose(index: 0 | 1, chosen: string) {
   sides.value = now
   said.value = ''
 }
-const keep = (better: Better | null) =>
-  tried(async () => {
-    if (!loaded.value) return
-    const [left, right] = sides.value
-    const one = await answered(
-      api.POST('/api/clients/{client_id}/side-by-side', { ...path(), body: { left, right, better, note: note.value } }),
-    )
-    kept.value = [one, ...kept.value]
-    note.value = ''
-    said.value = 'Kept with the client.'
-  })
-const forget = (one: SideBySide) =>
-  tried(async () => {
-    const { change } = await answered(
-      api.DELETE('/api/side-by-side/{compared_id}', { params: { path: { compared_id: one.id } } }),
-    )
-    kept.value = kept.value.filter((other) => other.id !== one.id)
-    said.value = ''
-    noteForgotten(change, `${one.left.label} against ${one.right.label} is forgotten.`)
-  })
-const remember = () =>
-  tried(async () => {
-    await takeBack()
-    kept.value = await answered(api.GET('/api/clients/{client_id}/side-by-side', path()))
-  })
+async function keep(better: Better | null) {
+  if (!loaded.value) return
+  const [left, right] = sides.value
+  if (!(await server.keep({ left, right, better, note: note.value }))) return
+  note.value = ''
+  said.value = 'Kept with the client.'
+}
+async function forget(one: SideBySide) {
+  said.value = ''
+  await server.forget(one)
+}
+const remember = () => server.remember()
 function show(one: SideBySide) {
   sides.value = [
     { kind: one.left.kind, id: one.left.id },

@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
-import { answered, api, asForm, type Client, type Studio } from '@/api'
+import { computed, ref, watch } from 'vue'
 import PinkedSwatch from '@/components/base/PinkedSwatch.vue'
 import ProblemNote from '@/components/base/ProblemNote.vue'
 import BackupsHere from '@/components/studio/BackupsHere.vue'
@@ -8,79 +7,64 @@ import KeptHere from '@/components/studio/KeptHere.vue'
 import SetAside from '@/components/studio/SetAside.vue'
 import YourTaste from '@/components/look/YourTaste.vue'
 import { useKeys, type Keys } from '@/composables/useKeys'
-import { useSafekeeping } from '@/composables/useSafekeeping'
-import { useTried } from '@/composables/useTried'
+import { useClients } from '@/server/useClients'
+import { useSafekeeping } from '@/server/useSafekeeping'
+import { useStudio } from '@/server/useStudio'
 
 /** What belongs to the studio and to no client: what is kept and its backups, reference card, colour reader, watched folder. */
 const PATCHES = 24
-const studio = ref<Studio | null>(null)
-const clients = ref<Client[]>([])
+const server = useStudio()
+const { studio, problem } = server
+const { answer: book } = useClients()
+const clients = computed(() => book.value ?? [])
 const path = ref('')
 const whose = ref('')
 const next = ref<number | null>(null)
 const said = ref('')
-const { problem, tried } = useTried()
 const safe = useSafekeeping()
 /** All at once, or what is below moves away under the hand. */
 const ready = computed(() => (safe.held.value && safe.backups.value) || safe.problem.value)
 
-const load = () =>
-  tried(async () => {
-    studio.value = await answered(api.GET('/api/studio'))
-    clients.value = await answered(api.GET('/api/clients'))
-    path.value = studio.value.watched?.path ?? path.value
-    whose.value = studio.value.watched?.client_id ?? (whose.value || clients.value[0]?.id || '')
-  })
-void load()
+watch(
+  [studio, clients],
+  ([now, some]) => {
+    path.value = now?.watched?.path ?? path.value
+    whose.value = now?.watched?.client_id ?? (whose.value || some[0]?.id || '')
+  },
+  { immediate: true },
+)
 
 const row = computed(() => (next.value === null ? 0 : Math.floor(next.value / 6) + 1))
 const column = computed(() => (next.value === null ? 0 : (next.value % 6) + 1))
-const begin = () =>
-  tried(async () => {
-    await answered(api.POST('/api/reader/calibrate'))
-    next.value = 0
-    said.value = ''
-  })
-const readPatch = () =>
-  tried(async () => {
-    if (next.value === null) return
-    const { left } = await answered(
-      api.POST('/api/card/measure/{number}', { params: { path: { number: next.value } } }),
-    )
-    next.value = left ? next.value + 1 : null
-    if (!left) {
-      said.value = 'The card is measured. Its colours count from now on.'
-      await load()
-    }
-  })
+async function begin() {
+  if (!(await server.calibrate())) return
+  next.value = 0
+  said.value = ''
+}
+async function readPatch() {
+  if (next.value === null) return
+  const left = await server.readPatch(next.value)
+  if (left === null) return
+  next.value = left ? next.value + 1 : null
+  if (!left) said.value = 'The card is measured. Its colours count from now on.'
+}
 useKeys((): Keys => (next.value === null ? {} : { enter: () => void readPatch(), escape: () => (next.value = null) }))
-const forget = () =>
-  tried(async () => {
-    await answered(api.DELETE('/api/card/measure'))
-    await load()
-  })
+const forget = () => server.forgetCard()
 async function takeCard(event: Event) {
   const input = event.target as HTMLInputElement
   const file = input.files?.[0]
   input.value = ''
-  if (!file) return
-  await tried(async () => {
-    await answered(api.POST('/api/card/measured', asForm('card', [file])))
-    said.value = 'The card is taken over. Its colours count from now on.'
-    await load()
-  })
+  if (file && (await server.takeCard(file))) said.value = 'The card is taken over. Its colours count from now on.'
 }
-const watchIt = () =>
-  tried(async () => {
-    await answered(api.PUT('/api/studio/watched', { body: { path: path.value, client_id: whose.value } }))
-    await load()
-  })
-const stop = () =>
-  tried(async () => {
-    await answered(api.DELETE('/api/studio/watched'))
-    path.value = ''
-    await load()
-  })
+const watchIt = () => server.watchFolder(path.value, whose.value)
+async function stop() {
+  await server.stopWatching()
+  path.value = ''
+}
+function putAway() {
+  problem.value = null
+  safe.problem.value = null
+}
 const hex = (lab: number[]) => `lab(${lab[0]} ${lab[1]} ${lab[2]})`
 </script>
 
@@ -91,7 +75,7 @@ const hex = (lab: number[]) => `lab(${lab[0]} ${lab[1]} ${lab[2]})`
       v-if="problem ?? safe.problem.value"
       :problem="(problem ?? safe.problem.value)!"
       closable
-      @close="problem = safe.problem.value = null"
+      @close="putAway()"
     />
     <p role="status" class="visually-hidden">{{ safe.said.value }}</p>
     <template v-if="ready">

@@ -34,7 +34,9 @@ class NeutralMark(BaseModel):
 class Answer(BaseModel):
     """Anything the application answers."""
 
-    model_config = ConfigDict(use_attribute_docstrings=True, allow_inf_nan=False)
+    model_config = ConfigDict(
+        use_attribute_docstrings=True, allow_inf_nan=False, json_schema_serialization_defaults_required=True
+    )
 
 
 class Request(BaseModel):

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
-import { useClient } from '@/composables/useClient'
+import { useClient } from '@/server/useClient'
 import FaceCard from '@/components/client/FaceCard.vue'
 
 const STEPS = [

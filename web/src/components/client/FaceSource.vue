@@ -2,7 +2,7 @@
 import { ref } from 'vue'
 import type { FaceColour } from '@/api'
 import PinkedSwatch from '@/components/base/PinkedSwatch.vue'
-import type { Part } from '@/composables/useColouring'
+import type { Part } from '@/server/useColouring'
 import { capital } from '@/lib/words'
 
 /** Skin, hair or eyes as known, and other ways to know it: the colour reader, the eye. */

@@ -1,26 +1,19 @@
 <script setup lang="ts">
 import { NInput } from 'naive-ui'
 import { ref } from 'vue'
-import { answered, api, asProblem, type Client, type Problem } from '@/api'
+import type { Client } from '@/api'
 import ProblemNote from '@/components/base/ProblemNote.vue'
+import { useNewClient } from '@/server/useClients'
 
 const emit = defineEmits<{ added: [client: Client] }>()
 const name = ref('')
 const consent = ref(false)
 const purpose = ref('')
-const problem = ref<Problem | null>(null)
+const { problem, add: write } = useNewClient()
 
 async function add() {
-  try {
-    const client = await answered(
-      api.POST('/api/clients', {
-        body: { name: name.value, note: '', consent: consent.value, consent_for: purpose.value },
-      }),
-    )
-    emit('added', client)
-  } catch (error) {
-    problem.value = asProblem(error)
-  }
+  const client = await write(name.value, consent.value, purpose.value)
+  if (client) emit('added', client)
 }
 </script>
 

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
-import { answered, api, type FaceColour, type Spots } from '@/api'
+import type { FaceColour, Spots } from '@/api'
 import { placeIn } from '@/lib/place'
+import { readSpot } from '@/server/useColouring'
 
 /** A portrait with the places where skin, hair and eyes are read: small lenses that can be moved and say what they read. */
 const { id, picture, spots, name, tapping } = defineProps<{
@@ -59,11 +60,7 @@ async function read() {
     const now = held.value
     if (!now) break
     try {
-      live.value = await answered(
-        api.GET('/api/portraits/{portrait_id}/spot', {
-          params: { path: { portrait_id: id }, query: { part: now.part, x: now.x, y: now.y } },
-        }),
-      )
+      live.value = await readSpot(id, now.part, now)
     } catch {
       live.value = null
     }

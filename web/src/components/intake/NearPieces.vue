@@ -1,25 +1,15 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue'
-import { answered, api, type Neighbour, type Photo } from '@/api'
+import { useRoute } from 'vue-router'
+import type { Photo } from '@/api'
 import PinkedSwatch from '@/components/base/PinkedSwatch.vue'
+import { useNear } from '@/server/useIntake'
 
 /** The pieces on the rail whose main colour is nearest: is this the same navy? */
 const { photo } = defineProps<{ photo: Photo }>()
-const near = ref<Neighbour[]>([])
-watch(
-  () => [photo.id, photo.state, photo.pictures.relit],
-  async () => {
-    const id = photo.id
-    try {
-      const found = photo.reading
-        ? await answered(api.GET('/api/photos/{photo_id}/neighbours', { params: { path: { photo_id: id } } }))
-        : []
-      if (id === photo.id) near.value = found
-    } catch {
-      near.value = []
-    }
-  },
-  { immediate: true },
+const route = useRoute()
+const near = useNear(
+  () => String(route.params.client),
+  () => photo,
 )
 </script>
 

@@ -1,43 +1,31 @@
 <script setup lang="ts">
-import { useTimeoutPoll } from '@vueuse/core'
-import { computed, ref } from 'vue'
-import { answered, api, type Rereading } from '@/api'
+import { computed, ref, watch } from 'vue'
 import PinkedSwatch from '@/components/base/PinkedSwatch.vue'
 import ProblemNote from '@/components/base/ProblemNote.vue'
-import { useTried } from '@/composables/useTried'
 import { plural } from '@/lib/words'
+import { useRereading } from '@/server/useIntake'
 
 /** Every photo read anew; what would change is shown before it does. */
 const { clientId } = defineProps<{ clientId: string }>()
 const emit = defineEmits<{ close: [] }>()
-const state = ref<Rereading | null>(null)
 const left = ref<string[]>([])
 const taking = ref(false)
-const { problem, tried } = useTried()
-const path = computed(() => ({ params: { path: { client_id: clientId } } }))
+const { state, problem, start, stop, take: takeOver, finished } = useRereading(() => clientId)
 const chosen = computed(() => (state.value?.changes ?? []).filter((one) => !left.value.includes(one.photo_id)))
+void start()
 
-async function look() {
-  await tried(async () => {
-    state.value = await answered(api.GET('/api/clients/{client_id}/rereading', path.value))
-    if (state.value.waiting) return
-    poll.pause()
-    if (taking.value) emit('close')
-  })
+async function take(photos: string[]) {
+  if (await takeOver(photos)) taking.value = true
 }
-const poll = useTimeoutPoll(look, 400, { immediate: false })
-void tried(async () => {
-  state.value = await answered(api.POST('/api/clients/{client_id}/rereading', path.value))
-  poll.resume()
+async function leave() {
+  await takeOver([])
+  emit('close')
+}
+watch(state, async (now) => {
+  if (!taking.value || !now || now.waiting) return
+  await finished()
+  emit('close')
 })
-const take = (photos: string[]) =>
-  tried(async () => {
-    state.value = await answered(
-      api.POST('/api/clients/{client_id}/rereading/take', { ...path.value, body: { photos } }),
-    )
-    taking.value = true
-    poll.resume()
-  })
 function turn(id: string) {
   left.value = left.value.includes(id) ? left.value.filter((one) => one !== id) : [...left.value, id]
 }
@@ -80,16 +68,10 @@ function turn(id: string) {
       >
         Take over {{ plural(chosen.length, 'reading') }}
       </button>
-      <button
-        class="button"
-        type="button"
-        @click="
-          take([])
-          emit('close')
-        "
-      >
-        Leave all as they are
+      <button v-if="state?.waiting && !taking" class="button" type="button" @click="stop()">
+        Stop, and show what was read
       </button>
+      <button class="button" type="button" @click="leave()">Leave all as they are</button>
     </div>
   </section>
 </template>

@@ -1,26 +1,11 @@
 <script setup lang="ts">
-import { shallowRef } from 'vue'
-import { answered, api, type Taste } from '@/api'
 import ProblemNote from '@/components/base/ProblemNote.vue'
-import { useTried } from '@/composables/useTried'
 import { plural } from '@/lib/words'
+import { useTaste } from '@/server/useTaste'
 
 /** What the stylist's own verdicts, look against look, say of the rules; moved only when asked, and put back at will. */
-const found = shallowRef<Taste | null>(null)
-const { problem, tried } = useTried()
-const load = () => tried(async () => (found.value = await answered(api.GET('/api/taste'))))
-const move = () =>
-  tried(async () => {
-    await answered(api.POST('/api/taste'))
-    await load()
-  })
-const back = () =>
-  tried(async () => {
-    await answered(api.DELETE('/api/taste'))
-    await load()
-  })
+const { taste: found, problem, move, back } = useTaste()
 const times = (factor: number) => `${factor > 1 ? 'counts' : 'counts only'} ${Math.round(factor * 100)} %`
-void load()
 </script>
 
 <template>

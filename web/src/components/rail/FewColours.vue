@@ -1,23 +1,22 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue'
-import { answered, api, asForm, type Palette, type Piece } from '@/api'
+import type { Palette, Piece } from '@/api'
 import PinkedSwatch from '@/components/base/PinkedSwatch.vue'
 import ProblemNote from '@/components/base/ProblemNote.vue'
-import { useTried } from '@/composables/useTried'
 import { percent, plural } from '@/lib/words'
+import { usePalettes } from '@/server/usePalettes'
 
 /** A few colours that already are this wardrobe: found, edited, kept, taken out and in. */
-const { clientId, byId, version } = defineProps<{ clientId: string; byId: Map<string, Piece>; version: number }>()
-const emit = defineEmits<{ show: [id: string]; changed: []; inside: [ids: Set<string> | null] }>()
+const { clientId, byId } = defineProps<{ clientId: string; byId: Map<string, Piece> }>()
+const emit = defineEmits<{ show: [id: string]; inside: [ids: Set<string> | null] }>()
 type Colour = Palette['colours'][number]
 const count = ref(5)
 const within = ref(10)
 const pinned = ref(new Set<string>())
 const tried_ = shallowRef<Palette | null>(null)
-const kept = shallowRef<Palette[]>([])
 const name = ref('')
-const { problem, tried, unasked } = useTried()
-const at = { params: { path: { client_id: clientId } } }
+const server = usePalettes(() => clientId)
+const { kept, problem, tried } = server
 const key = (colour: Colour) => colour.lab.join(' ')
 const plain = (colours: Colour[]) => colours.map(({ name: called, lab }) => ({ name: called, lab }))
 const palette = computed(() => tried_.value)
@@ -25,27 +24,16 @@ const out = computed(() => (palette.value?.pieces ?? []).filter((one) => !one.in
 const inside = computed(() => (palette.value?.pieces ?? []).filter((one) => one.inside))
 watch(inside, (ids) => emit('inside', palette.value ? new Set(ids.map((one) => one.piece_id)) : null))
 
-const load = () => unasked(async () => (kept.value = await answered(api.GET('/api/clients/{client_id}/palettes', at))))
 const find = () =>
   tried(async () => {
     const stay = (palette.value?.colours ?? []).filter((one) => pinned.value.has(key(one)))
-    tried_.value = await answered(
-      api.POST('/api/clients/{client_id}/palettes/find', {
-        ...at,
-        body: { count: count.value, within: within.value, kept: plain(stay) },
-      }),
-    )
+    tried_.value = await server.find(count.value, within.value, plain(stay))
     name.value = ''
   })
 const again = (colours: Colour[]) =>
   tried(async () => {
     const was = palette.value
-    const now = await answered(
-      api.POST('/api/clients/{client_id}/palettes/try', {
-        ...at,
-        body: { name: '', within: within.value, colours: plain(colours) },
-      }),
-    )
+    const now = await server.fit(within.value, plain(colours))
     tried_.value = { ...now, id: was?.id ?? null, name: was?.name ?? '' }
   })
 const without = (colour: Colour) => again((palette.value?.colours ?? []).filter((one) => one !== colour))
@@ -71,9 +59,7 @@ const withTyped = () =>
       await again([...now, { name: '', lab: numbers, hex: '', covers: 0 }])
     else {
       const asFile = new File([`:root { --typed: ${text.startsWith('#') ? text : `#${text}`}; }`], 'typed.css')
-      const read = await answered(
-        api.POST('/api/clients/{client_id}/palettes/read', { ...at, ...asForm('palette', [asFile]) }),
-      )
+      const read = await server.read(asFile)
       await again([...now, ...read.colours.map((one) => ({ ...one, name: '' }))])
     }
     typed.value = ''
@@ -87,22 +73,12 @@ const keep = () =>
   tried(async () => {
     const now = palette.value
     if (!now) return
-    const body = { name: name.value, within: within.value, colours: plain(now.colours) }
-    tried_.value = now.id
-      ? await answered(
-          api.PUT('/api/clients/{client_id}/palettes/{palette_id}', {
-            params: { path: { client_id: clientId, palette_id: now.id } },
-            body,
-          }),
-        )
-      : await answered(api.POST('/api/clients/{client_id}/palettes', { ...at, body }))
-    emit('changed')
+    tried_.value = await server.keep(now.id ?? null, name.value, within.value, plain(now.colours))
   })
 const letGo = (id: string) =>
   tried(async () => {
-    await answered(api.DELETE('/api/palettes/{palette_id}', { params: { path: { palette_id: id } } }))
+    await server.letGo(id)
     if (palette.value?.id === id) tried_.value = { ...palette.value, id: null }
-    emit('changed')
   })
 function open(one: Palette) {
   tried_.value = one
@@ -114,15 +90,12 @@ async function send(event: Event) {
   const file = input.files?.[0]
   if (!file) return
   await tried(async () => {
-    const read = await answered(
-      api.POST('/api/clients/{client_id}/palettes/read', { ...at, ...asForm('palette', [file]) }),
-    )
+    const read = await server.read(file)
     tried_.value = read
     name.value = read.name
   })
   input.value = ''
 }
-watch(() => version, load, { immediate: true })
 watch(within, () => palette.value && again(palette.value.colours))
 void find()
 </script>

@@ -1,14 +1,13 @@
 <script setup lang="ts">
 import { ref, shallowRef } from 'vue'
-import { answered, api, asForm, type Import } from '@/api'
+import type { Import } from '@/api'
 import ProblemNote from '@/components/base/ProblemNote.vue'
-import { useTried } from '@/composables/useTried'
 import { plural } from '@/lib/words'
+import { useRailImport } from '@/server/useRailPanels'
 
 /** The rail leaves as open files and comes back; what an import would do is said before it does it. */
 const { clientId } = defineProps<{ clientId: string }>()
-const emit = defineEmits<{ changed: [] }>()
-const { problem, tried } = useTried()
+const { problem, send } = useRailImport(() => clientId)
 const plan = shallowRef<Import | null>(null)
 const done = ref('')
 const busy = ref(false)
@@ -18,17 +17,12 @@ async function ask(apply: boolean) {
   const sent = file
   if (!sent) return
   busy.value = true
-  const form = asForm('rail', [sent], { apply: String(apply) })
-  const answer = await tried(() =>
-    answered(api.POST('/api/clients/{client_id}/rail/import', { params: { path: { client_id: clientId } }, ...form })),
-  )
+  const answer = await send(sent, apply)
   busy.value = false
   if (!answer) return
   plan.value = apply ? null : answer
-  if (apply) {
+  if (apply)
     done.value = `${plural(answer.added.length, 'piece')} came in, ${Object.keys(answer.changed).length} changed. Ctrl+Z takes it back.`
-    emit('changed')
-  }
 }
 function choose(event: Event) {
   const input = event.target as HTMLInputElement

@@ -1,33 +1,14 @@
 <script setup lang="ts">
-import { answered, api, type Client, type Habit } from '@/api'
+import type { Client } from '@/api'
 import PinkedSwatch from '@/components/base/PinkedSwatch.vue'
 import ProblemNote from '@/components/base/ProblemNote.vue'
-import { useAsked } from '@/composables/useAsked'
-import { useTried } from '@/composables/useTried'
 import { plural, signed } from '@/lib/words'
+import { useLeanings } from '@/server/useRailPanels'
 
 /** What this studio hangs otherwise than read, and the borders that were moved for it. */
-const { client, version } = defineProps<{ client: Client; version: number }>()
-const emit = defineEmits<{ changed: []; school: [neutrals: 'broad' | 'strict'] }>()
-const at = () => ({ params: { path: { client_id: client.id } } })
-const { answer: leanings } = useAsked(
-  () => answered(api.GET('/api/clients/{client_id}/leanings', at())),
-  [() => version, () => client.id],
-)
-const { problem, tried } = useTried()
-
-const move = ({ family, read, said }: Habit) =>
-  tried(async () => {
-    await answered(api.POST('/api/clients/{client_id}/leanings', { ...at(), body: { family, read, said } }))
-    emit('changed')
-  })
-const back = (number: number) =>
-  tried(async () => {
-    await answered(
-      api.DELETE('/api/clients/{client_id}/leanings/{number}', { params: { path: { client_id: client.id, number } } }),
-    )
-    emit('changed')
-  })
+const { client } = defineProps<{ client: Client }>()
+const emit = defineEmits<{ school: [neutrals: 'broad' | 'strict'] }>()
+const { leanings, problem, move, back } = useLeanings(() => client.id)
 const how = (one: { warmth: number; limit: number }) =>
   [
     one.warmth && `temperature ${signed(one.warmth, 2)} round this colour`,

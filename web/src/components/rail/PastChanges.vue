@@ -1,15 +1,11 @@
 <script setup lang="ts">
-import { answered, api } from '@/api'
-import { useAsked } from '@/composables/useAsked'
 import { capital } from '@/lib/words'
+import { usePastChanges } from '@/server/useRailPanels'
 
 /** Everything that was changed on this rail, newest first. */
-const { clientId, version } = defineProps<{ clientId: string; version: number }>()
+const { clientId } = defineProps<{ clientId: string }>()
 const emit = defineEmits<{ undo: []; redo: [] }>()
-const { answer: changes } = useAsked(
-  () => answered(api.GET('/api/clients/{client_id}/changes', { params: { path: { client_id: clientId } } })),
-  [() => version, () => clientId],
-)
+const changes = usePastChanges(() => clientId)
 const when = (moment: string) =>
   new Date(moment).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
 </script>

@@ -9,7 +9,7 @@ import PieceCompany from './PieceCompany.vue'
 import PieceKeeping from './PieceKeeping.vue'
 
 /** A piece with what was read of it, the stylist's word, its company and what is kept about it. */
-const { piece, version } = defineProps<{ piece: Piece; version: number }>()
+const { piece } = defineProps<{ piece: Piece }>()
 const emit = defineEmits<{ word: [word: Word]; kept: [kept: Kept]; show: [id: string]; takeOff: [] }>()
 const TABS = ['colour', 'company', 'keeping'] as const
 const tab = ref<(typeof TABS)[number]>('colour')
@@ -113,13 +113,7 @@ const fits = (value: boolean) => emit('kept', { fits: piece.kept.fits === value 
         <template v-else>{{ piece.sort.bin }}, {{ percent(piece.sort.confidence) }} sure</template>
       </p>
     </div>
-    <PieceCompany
-      v-else-if="tab === 'company'"
-      class="part"
-      :piece="piece"
-      :version="version"
-      @show="emit('show', $event)"
-    />
+    <PieceCompany v-else-if="tab === 'company'" class="part" :piece="piece" @show="emit('show', $event)" />
     <PieceKeeping
       v-else
       class="part"

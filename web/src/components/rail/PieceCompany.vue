@@ -1,15 +1,17 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { answered, api, type Piece } from '@/api'
+import { useRoute } from 'vue-router'
+import type { Piece } from '@/api'
 import PinkedSwatch from '@/components/base/PinkedSwatch.vue'
-import { useAsked } from '@/composables/useAsked'
+import { useCompany } from '@/server/useRailPanels'
 
 /** What a piece stands beside: matches, clashes, best partners, fights. */
-const { piece, version } = defineProps<{ piece: Piece; version: number }>()
+const { piece } = defineProps<{ piece: Piece }>()
 const emit = defineEmits<{ show: [id: string] }>()
-const { answer: company } = useAsked(
-  () => answered(api.GET('/api/pieces/{piece_id}/company', { params: { path: { piece_id: piece.id } } })),
-  [() => piece.id, () => version],
+const route = useRoute()
+const company = useCompany(
+  () => String(route.params.client),
+  () => piece,
 )
 const lists = computed(() => {
   const found = company.value

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Kept, Piece, Word } from '@/api'
-import { plural, SEASONS } from '@/lib/words'
+import { dayOf, plural, SEASONS } from '@/lib/words'
 
 /** What a wardrobe keeps about a piece: what for, when, size, price, care, wear. */
 const { piece } = defineProps<{ piece: Piece }>()
 const emit = defineEmits<{ kept: [kept: Kept]; word: [word: Word]; takeOff: [] }>()
 const kept = computed(() => piece.kept)
-const today = new Date().toISOString().slice(0, 10)
+const today = dayOf(new Date())
 const worn = computed(() => kept.value.worn_on ?? [])
 const wornToday = computed(() => worn.value.includes(today))
 

@@ -1,5 +1,6 @@
 import { ref, watch, type Ref } from 'vue'
-import { answered, api } from '@/api'
+import { keys, touch } from './cache'
+import { answered, api } from './http'
 
 /** What a screen let go last, until it is taken back: that change of the journal and no newer one. */
 export function useForgotten(clientId: Ref<string>) {
@@ -14,11 +15,12 @@ export function useForgotten(clientId: Ref<string>) {
     forgotten.value = null // at once: the next key is meant for something else
     try {
       const query = { change: was.change }
-      return (
-        await answered(
-          api.POST('/api/clients/{client_id}/undo', { params: { path: { client_id: clientId.value }, query } }),
-        )
-      ).told
+      const client_id = clientId.value
+      const { told } = await answered(
+        api.POST('/api/clients/{client_id}/undo', { params: { path: { client_id }, query } }),
+      )
+      await touch(keys.all(client_id))
+      return told
     } catch (error) {
       forgotten.value = was
       throw error

@@ -1,52 +1,38 @@
-import { ref, watch, type Ref } from 'vue'
-import { answered, api, asForm, type Client, type Follows, type Spots, type Trial, type Veil } from '@/api'
+import { computed, ref, type Ref } from 'vue'
+import type { Client, Follows, Spots, Trial, Veil } from '@/api'
 import { plural } from '@/lib/words'
+import { keys, touch } from './cache'
+import { answered, api, asForm } from './http'
 import { useForgotten } from './useForgotten'
+import { firstProblem } from './firstProblem'
+import { useServer } from './useServer'
 import { useTried } from './useTried'
 
 type Place = { x: number; y: number }
 export type Part = 'skin' | 'hair' | 'eyes'
 
 /** A client's portraits, trials and what follows from them. */
-export function useColouring(clientId: Ref<string>, reload: () => Promise<void>) {
-  const follows = ref<Follows | null>(null)
-  const trials = ref<Trial[]>([])
-  /** Whether the trials have come: their words stand above others and would move them under the hand. */
-  const ready = ref(false)
-  const busy = ref(false)
-  const { problem, tried, unasked } = useTried()
-
-  async function load() {
-    const wanted = clientId.value
-    const path = { params: { path: { client_id: wanted } } }
-    if (!wanted) return
-    await Promise.all([
-      unasked(async () => {
-        const held = await answered(api.GET('/api/clients/{client_id}/trials', path))
-        if (wanted === clientId.value) trials.value = held
-      }).finally(() => {
-        if (wanted === clientId.value) ready.value = true
-      }),
-      unasked(async () => {
-        const suits = await answered(api.GET('/api/clients/{client_id}/follows', path))
-        if (wanted === clientId.value) follows.value = suits
-      }),
-    ])
-  }
-  async function changed(act: () => Promise<unknown>) {
-    busy.value = true
-    const done = await tried(async () => {
-      await act()
-      return true
-    })
-    if (done) {
-      await reload()
-      await load()
-    }
-    busy.value = false
-  }
+export function useColouring(clientId: Ref<string>) {
   const client = () => ({ params: { path: { client_id: clientId.value } } })
   const portrait = (id: string) => ({ params: { path: { portrait_id: id } } })
+  const held = useServer<Trial[]>(
+    () => (clientId.value ? keys.trials(clientId.value) : null),
+    () => answered(api.GET('/api/clients/{client_id}/trials', client())),
+  )
+  const suits = useServer<Follows | null>(
+    () => (clientId.value ? keys.follows(clientId.value) : null),
+    async () => (await answered(api.GET('/api/clients/{client_id}/follows', client()))) ?? null,
+  )
+  const busy = ref(false)
+  const { problem: failed, tried } = useTried()
+  async function changed(act: () => Promise<unknown>) {
+    busy.value = true
+    await tried(async () => {
+      await act()
+      await touch(keys.all(clientId.value), keys.clients)
+    })
+    busy.value = false
+  }
 
   const send = (file: File) =>
     changed(() =>
@@ -81,22 +67,13 @@ export function useColouring(clientId: Ref<string>, reload: () => Promise<void>)
       noteForgotten(change, `The trial of ${plural(trial.held.length, 'pair')} is forgotten.`)
     })
   const remember = () => changed(takeBack)
-  watch(
-    clientId,
-    () => {
-      follows.value = null
-      trials.value = []
-      ready.value = false
-      void load()
-    },
-    { immediate: true },
-  )
   return {
-    follows,
-    trials,
-    ready,
+    follows: suits.answer,
+    trials: computed(() => held.answer.value ?? []),
+    /** Whether the trials have come: their words stand above others and would move them under the hand. */
+    ready: computed(() => held.answer.value !== null || held.problem.value !== null),
     busy,
-    problem,
+    problem: firstProblem(failed, held.problem, suits.problem),
     send,
     read,
     veil,
@@ -110,3 +87,11 @@ export function useColouring(clientId: Ref<string>, reload: () => Promise<void>)
     remember,
   }
 }
+
+/** What a lens over a portrait reads right now. */
+export const readSpot = (portrait_id: string, part: Part, place: Place) =>
+  answered(
+    api.GET('/api/portraits/{portrait_id}/spot', {
+      params: { path: { portrait_id }, query: { part, x: place.x, y: place.y } },
+    }),
+  )

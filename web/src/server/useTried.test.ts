@@ -35,14 +35,3 @@ test('what fails within a deed stays told', async () => {
   await tried(() => tried(fails('broken')))
   expect(problem.value).not.toBeNull()
 })
-
-test('what is looked up unasked clears its own failure and no other', async () => {
-  const { problem, tried, unasked } = useTried()
-  await tried(fails('broken'))
-  await unasked(works)
-  expect(problem.value).not.toBeNull()
-  await tried(works)
-  await unasked(fails('away'))
-  await unasked(works)
-  expect(problem.value).toBeNull()
-})

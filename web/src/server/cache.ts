@@ -1,0 +1,60 @@
+import { QueryClient, type QueryKey } from '@tanstack/vue-query'
+
+/** What the server said last, for every screen: asked anew when a screen opens and when a change touches it. */
+export const cache = new QueryClient({
+  defaultOptions: {
+    queries: {
+      // the server is this machine: there is no network to wait for, and what it refuses once it refuses twice
+      networkMode: 'always',
+      retry: false,
+      refetchOnWindowFocus: false,
+      refetchOnReconnect: false,
+      // what was asked for while a screen was being loaded is not asked for again by the screen
+      staleTime: 500,
+    },
+  },
+})
+
+/** Names of what can be asked. All of a client begins alike, so that a change can touch all of it. */
+export const keys = {
+  clients: ['clients'],
+  all: (client: string) => ['client', client],
+  person: (client: string) => ['client', client, 'person'],
+  rail: (client: string) => ['client', client, 'rail'],
+  looks: (client: string) => ['client', client, 'looks'],
+  verdict: (client: string, asked: string) => ['client', client, 'verdict', asked],
+  photos: (client: string) => ['client', client, 'photos'],
+  jobs: (client: string) => ['client', client, 'jobs'],
+  rereading: (client: string) => ['client', client, 'rereading'],
+  near: (client: string, photo: string, reading: string) => ['client', client, 'near', photo, reading],
+  trials: (client: string) => ['client', client, 'trials'],
+  follows: (client: string) => ['client', client, 'follows'],
+  sideBySide: (client: string) => ['client', client, 'side by side'],
+  comparedPhotos: (client: string) => ['client', client, 'compared photos'],
+  photoPair: (client: string, left: string, right: string) => ['client', client, 'photo pair', left, right],
+  audit: (client: string) => ['client', client, 'audit'],
+  work: (client: string) => ['client', client, 'work'],
+  company: (client: string, piece: string) => ['client', client, 'company', piece],
+  palettes: (client: string) => ['client', client, 'palettes'],
+  leanings: (client: string) => ['client', client, 'leanings'],
+  changes: (client: string) => ['client', client, 'changes'],
+  lights: ['lights'],
+  taste: ['taste'],
+  studio: ['studio', 'devices'],
+  held: ['studio', 'held'],
+  backups: ['studio', 'backups'],
+} satisfies Record<string, QueryKey | ((...of: string[]) => QueryKey)>
+
+/** What was touched is no longer true: whoever shows it asks again, and nobody waits for an older answer. */
+export async function touch(...touched: QueryKey[]): Promise<void> {
+  await Promise.all(touched.map((queryKey) => cache.invalidateQueries({ queryKey })))
+}
+
+/** All of a client but what is known already. */
+export async function touchAllBut(client: string, known: QueryKey): Promise<void> {
+  const same = JSON.stringify(known)
+  await cache.invalidateQueries({
+    queryKey: keys.all(client),
+    predicate: (query) => JSON.stringify(query.queryKey) !== same,
+  })
+}

@@ -1,0 +1,105 @@
+import { computed, ref, watch, type Ref } from 'vue'
+import type { Kept, Piece, Word } from '@/api'
+import { cache, keys, touch, touchAllBut } from './cache'
+import { answered, api } from './http'
+import { firstProblem } from './firstProblem'
+import { useServer } from './useServer'
+import { useTried } from './useTried'
+
+/** Pictures that are still being made are looked for again, without more ado. */
+const AGAIN_AFTER = 2000
+
+const at = (client: string) => ({ params: { path: { client_id: client } } })
+const ask = (client: string): Promise<Piece[]> => answered(api.GET('/api/clients/{client_id}/rail', at(client)))
+const unmade = (pieces: Piece[]) => pieces.some((piece) => piece.photo_id && !piece.cloth)
+
+/** Asks for a rail while the screen that shows it is still being loaded. */
+export function askEarly(client: string): void {
+  void cache.prefetchQuery({ queryKey: keys.rail(client), queryFn: () => ask(client) })
+}
+
+/** The pieces of a client's rail, to look at. */
+export function usePieces(clientId: Ref<string>) {
+  const key = computed(() => (clientId.value ? keys.rail(clientId.value) : null))
+  const every = () => {
+    const now = key.value && cache.getQueryData<Piece[]>(key.value)
+    return now && unmade(now) ? AGAIN_AFTER : false
+  }
+  const {
+    answer,
+    problem,
+    fresh: loaded,
+  } = useServer<Piece[]>(
+    () => key.value,
+    () => ask(clientId.value),
+    { every },
+  )
+  const pieces = computed(() => answer.value ?? [])
+  return { pieces, loaded, problem }
+}
+
+/** The pieces of a client's rail, what is said of them, and every step back. */
+export function useRail(clientId: Ref<string>) {
+  const { pieces, loaded, problem: asked } = usePieces(clientId)
+  /** What was done last, for the eye and the screen reader. */
+  const told = ref('')
+  const { problem: failed, tried } = useTried()
+  const byId = computed(() => new Map(pieces.value.map((piece) => [piece.id, piece])))
+  const problem = firstProblem(failed, asked)
+
+  /** Writes the stylist's word over some pieces, and what is kept about them; they are shown changed at once. */
+  const change = (ids: string[], what: { word?: Word; kept?: Kept }) =>
+    tried(async () => {
+      const client = clientId.value
+      const key = keys.rail(client)
+      const changed = await answered(
+        api.POST('/api/clients/{client_id}/rail/change', {
+          ...at(client),
+          body: { pieces: ids, word: what.word ?? {}, kept: what.kept ?? {} },
+        }),
+      )
+      await cache.cancelQueries({ queryKey: key })
+      const now = new Map(changed.map((piece) => [piece.id, piece]))
+      cache.setQueryData<Piece[]>(key, (before) => before?.map((piece) => now.get(piece.id) ?? piece))
+      void touchAllBut(client, key)
+      return changed
+    })
+  /** Takes pieces off; their photos wait in the intake again. */
+  const takeOff = (ids: string[]) =>
+    tried(async () => {
+      await answered(
+        api.POST('/api/clients/{client_id}/rail/take-off', { ...at(clientId.value), body: { pieces: ids } }),
+      )
+      await touch(keys.all(clientId.value))
+    })
+  const joinFaces = (first: string, second: string) =>
+    tried(async () => {
+      await answered(
+        api.POST('/api/clients/{client_id}/rail/faces', { ...at(clientId.value), body: { first, second } }),
+      )
+      await touch(keys.all(clientId.value))
+    })
+
+  /** One step after the other, however fast the keys come. */
+  let steps: Promise<unknown> = Promise.resolve()
+  const step = (way: 'undo' | 'redo') => (steps = steps.then(() => stepNow(way)))
+  const stepNow = (way: 'undo' | 'redo') =>
+    tried(async () => {
+      const done = await answered(api.POST(`/api/clients/{client_id}/${way}`, at(clientId.value)))
+      told.value = `${way === 'undo' ? 'Taken back' : 'Done again'}: ${done.told}`
+      await touch(keys.all(clientId.value))
+    })
+  watch(clientId, () => (told.value = ''))
+  return {
+    pieces,
+    byId,
+    loaded,
+    told,
+    problem,
+    change,
+    takeOff,
+    joinFaces,
+    undo: () => step('undo'),
+    redo: () => step('redo'),
+  }
+}

@@ -1,0 +1,51 @@
+import { keepPreviousData, useQuery, type QueryKey } from '@tanstack/vue-query'
+import { computed, ref, watch, type ComputedRef, type Ref } from 'vue'
+import type { Problem } from '@/api'
+import { asProblem } from './http'
+
+interface Options {
+  /** How often it is asked again by itself, in milliseconds; false for not at all. */
+  every?: () => number | false
+  /** Whether the answer to the question before stays until the new one is there. */
+  keeps?: boolean
+  /** How long an answer that nobody shows is remembered, in milliseconds. */
+  remembered?: number
+}
+
+export interface Served<T> {
+  answer: ComputedRef<T | null>
+  problem: ComputedRef<Problem | null>
+  /** Whether an answer has come since this was opened or asked of somebody else; before, it may be an old one. */
+  fresh: Ref<boolean>
+  again: () => Promise<void>
+}
+
+/** A question to the server, by its name in the cache; without a name nothing is asked. */
+export function useServer<T>(key: () => QueryKey | null, ask: () => Promise<T>, options: Options = {}): Served<T> {
+  const name = computed(() => key())
+  const query = useQuery({
+    queryKey: computed(() => name.value ?? ['nothing']),
+    queryFn: ask,
+    enabled: computed(() => name.value !== null),
+    shallow: true,
+    ...(options.every ? { refetchInterval: options.every } : {}),
+    ...(options.keeps ? { placeholderData: keepPreviousData } : {}),
+    ...(options.remembered === undefined ? {} : { gcTime: options.remembered }),
+  })
+  const answer = computed(() => (name.value === null ? null : ((query.data.value as T | undefined) ?? null)))
+  const problem = computed(() => (name.value !== null && query.error.value ? asProblem(query.error.value) : null))
+  const fresh = ref(false)
+  const settled = computed(() => query.isSuccess.value && !query.isFetching.value && !query.isPlaceholderData.value)
+  watch(
+    () => JSON.stringify(name.value),
+    () => (fresh.value = false),
+  )
+  watch(
+    [settled, name],
+    () => {
+      if (settled.value) fresh.value = true
+    },
+    { immediate: true },
+  )
+  return { answer, problem, fresh, again: async () => void (await query.refetch()) }
+}
