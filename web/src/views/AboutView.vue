@@ -118,6 +118,10 @@ const ROW_NAMES: Record<string, string> = {
   trial: 'trial',
   side_by_side: 'comparison',
 }
+function alwaysOn(event: Event) {
+  void keep({ always_on: [...(about.value?.always_on ?? []), field(event)] })
+  if (event.target instanceof HTMLSelectElement) event.target.value = ''
+}
 </script>
 
 <template>
@@ -348,14 +352,7 @@ const ROW_NAMES: Record<string, string> = {
           >
             {{ piece.label }}
           </button>
-          <select
-            v-if="rest.length"
-            aria-label="Add what is always on"
-            @change="
-              keep({ always_on: [...(about.always_on ?? []), field($event)] })
-              ;($event.target as HTMLSelectElement).value = ''
-            "
-          >
+          <select v-if="rest.length" aria-label="Add what is always on" @change="alwaysOn">
             <option value="">add glasses, a ring, a headscarf…</option>
             <option v-for="piece in rest" :key="piece.id" :value="piece.id">{{ piece.label }}</option>
           </select>

@@ -2,7 +2,7 @@
 import { useDropZone, useLocalStorage } from '@vueuse/core'
 import { computed, nextTick, ref, watch } from 'vue'
 import { RouterLink } from 'vue-router'
-import type { PatternType, Photo, Word } from '@/api'
+import type { NeutralMark, PatternType, Photo, Word } from '@/api'
 import KeysHelp from '@/components/base/KeysHelp.vue'
 import ProblemNote from '@/components/base/ProblemNote.vue'
 import AlikeNote from '@/components/intake/AlikeNote.vue'
@@ -245,6 +245,19 @@ const KEYS: [string, string][] = [
   ['A', 'add photos'],
   ['Ctrl+Z', 'undo'],
 ]
+/** The same files may be chosen once more. */
+function picked() {
+  pick(input.value?.files ?? null)
+  if (input.value) input.value.value = ''
+}
+function tryTile() {
+  problem.value = null
+  void onTile()
+}
+function tapped(neutral: NeutralMark) {
+  if (photo.value) void relight(photo.value.id, neutral)
+  tool.value = 'look'
+}
 </script>
 
 <template>
@@ -259,10 +272,7 @@ const KEYS: [string, string][] = [
         accept="image/*,.heic,.heif"
         aria-label="Add photos"
         tabindex="-1"
-        @change="
-          pick(input?.files ?? null)
-          input && (input.value = '')
-        "
+        @change="picked()"
       />
       <button class="word anew" type="button" :aria-pressed="anew" @click="anew = !anew">Read all again</button>
       <FilmStrip :photos="order" :open-id="openId" @open="openId = $event.id" />
@@ -272,15 +282,7 @@ const KEYS: [string, string][] = [
         <p v-if="sending.of" class="note">taking in {{ sending.done }} of {{ sending.of }}</p>
         <p v-else-if="reading" class="note">reading photos: {{ done }} of {{ photos.length }} done</p>
         <ProblemNote v-if="problem" :problem="problem" closable @close="problem = null" />
-        <button
-          v-if="problem?.where === 'reader'"
-          class="button firm"
-          type="button"
-          @click="
-            problem = null
-            onTile()
-          "
-        >
+        <button v-if="problem?.where === 'reader'" class="button firm" type="button" @click="tryTile()">
           It is on its tile: calibrate
         </button>
         <ProblemNote
@@ -305,16 +307,7 @@ const KEYS: [string, string][] = [
             {{ one }}
           </button>
         </div>
-        <PhotoStage
-          :photo="photo"
-          :shown="shown"
-          :tool="tool"
-          @neutral="
-            relight(photo.id, $event)
-            tool = 'look'
-          "
-          @stroke="stroke(photo.id, $event)"
-        />
+        <PhotoStage :photo="photo" :shown="shown" :tool="tool" @neutral="tapped" @stroke="stroke(photo.id, $event)" />
         <p v-if="tool !== 'look'" class="hint">
           {{
             tool === 'neutral'

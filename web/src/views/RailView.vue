@@ -133,6 +133,14 @@ useRailKeys({
   undo: () => void undo(),
   redo: () => void redo(),
 })
+function goThroughDoubtful() {
+  panel.value = 'doubt'
+  nextInDoubt()
+}
+function show(one: string) {
+  shownId.value = one
+  wall.value?.focusOn(one)
+}
 </script>
 
 <template>
@@ -145,14 +153,7 @@ useRailKeys({
           · <strong>{{ foundIds.size }} {{ typed.trim() ? 'found' : 'in the palette' }}</strong></template
         ><template v-if="doubtful.length">
           ·
-          <button
-            class="word link"
-            type="button"
-            @click="
-              panel = 'doubt'
-              nextInDoubt()
-            "
-          >
+          <button class="word link" type="button" @click="goThroughDoubtful()">
             {{ doubtful.length }} in doubt
           </button></template
         >
@@ -233,10 +234,7 @@ useRailKeys({
         :piece="shown"
         @word="deed({ word: $event }, [shown.id])"
         @kept="deed({ kept: $event }, [shown.id])"
-        @show="
-          shownId = $event
-          wall?.focusOn($event)
-        "
+        @show="show"
         @take-off="takeOff([shown.id])"
       />
       <section class="tile below" aria-label="The audit">

@@ -19,6 +19,10 @@ const AXES = [
   ['a*', -60, 60],
   ['b*', -60, 60],
 ] as const
+function setByEye(lab: number[]) {
+  emit('eye', lab)
+  open.value = false
+}
 </script>
 
 <template>
@@ -44,14 +48,7 @@ const AXES = [
         by eye
       </button>
     </span>
-    <form
-      v-if="open"
-      class="eye"
-      @submit.prevent="
-        emit('eye', lab)
-        open = false
-      "
-    >
+    <form v-if="open" class="eye" @submit.prevent="setByEye(lab)">
       <label v-for="([axis, low, high], index) in AXES" :key="axis"
         >{{ axis }} <input v-model.number="lab[index]" type="number" :min="low" :max="high" step="1"
       /></label>
