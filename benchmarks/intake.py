@@ -21,7 +21,7 @@ from lucid_swatch.store.folder import Folder
 from lucid_swatch.usecases.clients import add_client
 from lucid_swatch.usecases.eyes import OwnEyes, Sight
 from lucid_swatch.usecases.intake import add_stroke, take_in
-from lucid_swatch.work.reading import ReadingQueue
+from lucid_swatch.work.queue import WorkQueue
 
 TWELVE_MEGAPIXELS = (3000, 4000)
 
@@ -60,7 +60,7 @@ def _through(folder, photos, workers):
     with sessions.begin() as session:
         client = add_client(session, "Maren", date(2031, 5, 4))
     ids = [taken.photo.id for taken in take_in(sessions, files, eyes, client.id, photos)]
-    queue = ReadingQueue(sessions, folder, workers)
+    queue = WorkQueue(sessions, folder, workers)
     queue.add(ids[0]).result()  # the processes are warm before the clock starts
     start = time.perf_counter()
     peak = 0.0

@@ -17,7 +17,7 @@ from lucid_swatch.usecases.erase import scrub_when_due
 from lucid_swatch.usecases.reader import Hand, OwnHand
 from lucid_swatch.usecases.tidy import tidy
 from lucid_swatch.work.backups import Backups
-from lucid_swatch.work.reading import ReadingQueue
+from lucid_swatch.work.queue import WorkQueue
 from lucid_swatch.work.watching import FolderWatch
 
 __all__ = ["make_application", "open_data", "openapi_document"]
@@ -32,7 +32,7 @@ def make_application(
     sessions, folder = open_data(data), Folder(data)
     key, moved = key_of(data), tidy(sessions, folder)
     scrub_when_due(sessions)
-    queue = ReadingQueue(sessions, data, settings.workers)
+    queue = WorkQueue(sessions, data, settings.workers)
     watch = FolderWatch(sessions, folder, queue, queue.add)
     reader = reader or SocketReader(settings.reader_port)
     backups = Backups(sessions, data)

@@ -9,7 +9,7 @@ from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.records import PhotoState
 from lucid_swatch.usecases.clients import add_client
 from lucid_swatch.usecases.intake import take_in
-from lucid_swatch.work.reading import ReadingQueue
+from lucid_swatch.work.queue import WorkQueue
 from tests.pictures import coat_photo
 
 
@@ -27,7 +27,7 @@ def test_what_was_left_is_taken_up_and_a_broken_one_stops_nothing(sessions, data
         Photos(session).change(
             waiting[1], lambda kept: replace(kept, state=PhotoState.READING)
         )  # the machine went down
-    queue = ReadingQueue(sessions, data, workers=1)
+    queue = WorkQueue(sessions, data, workers=1)
     queue.resume()
     queue.add(waiting[1]).result(timeout=120)
     queue.stop()
@@ -37,7 +37,7 @@ def test_what_was_left_is_taken_up_and_a_broken_one_stops_nothing(sessions, data
 
 
 def test_a_stopped_queue_leaves_the_rest_waiting(sessions, data, waiting):
-    queue = ReadingQueue(sessions, data, workers=1)
+    queue = WorkQueue(sessions, data, workers=1)
     futures = [queue.add(id) for id in waiting * 3]
     queue.stop()
     assert all(future.done() for future in futures)

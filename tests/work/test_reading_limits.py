@@ -12,7 +12,7 @@ from lucid_swatch.core.problems import Refused
 from lucid_swatch.store.records import PhotoState
 from lucid_swatch.usecases.intake import relight, take_in
 from lucid_swatch.work import reading
-from lucid_swatch.work.reading import ReadingQueue
+from lucid_swatch.work.queue import WorkQueue
 from tests.pictures import coat_photo
 from tests.usecases.test_intake import client, photo
 
@@ -24,7 +24,7 @@ def queue(sessions, data):
     made = []
 
     def start(**options):
-        made.append(ReadingQueue(sessions, data, **{"workers": 1} | options))
+        made.append(WorkQueue(sessions, data, **{"workers": 1} | options))
         return made[-1]
 
     yield start

@@ -15,7 +15,7 @@ from lucid_swatch.store.folder import Folder
 from lucid_swatch.usecases.reader import Hand
 from lucid_swatch.usecases.tidy import Moved
 from lucid_swatch.work.backups import Backups
-from lucid_swatch.work.reading import ReadingQueue
+from lucid_swatch.work.queue import WorkQueue
 from lucid_swatch.work.watching import FolderWatch
 
 T = TypeVar("T")
@@ -27,7 +27,7 @@ class Context:
 
     sessions: Sessions
     folder: Folder
-    queue: ReadingQueue
+    queue: WorkQueue
     watch: FolderWatch
     backups: Backups
     reader: SocketReader

@@ -28,7 +28,7 @@ from lucid_swatch.usecases.intake import relight, take_in
 from lucid_swatch.usecases.looks import keep_look
 from lucid_swatch.usecases.rail import Word, change_pieces, hang_photo
 from lucid_swatch.usecases.side_by_side import keep_side_by_side
-from lucid_swatch.work.reading import ReadingQueue
+from lucid_swatch.work.queue import WorkQueue
 
 from .observer import hold_drapes
 from .samples import TRUTH, make_samples
@@ -84,7 +84,7 @@ def _fill(path: Path, progress: Progress, workers: int) -> None:
     for client in CLIENTS:
         photo_ids |= _bring_in(sessions, folder, network, samples, client)
     _help_the_reading(sessions, samples, photo_ids)
-    queue = ReadingQueue(sessions, path, workers)
+    queue = WorkQueue(sessions, path, workers)
     try:
         for done, future in enumerate([queue.add(id) for id in photo_ids.values()], start=1):
             future.result()

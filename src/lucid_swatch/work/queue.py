@@ -1,5 +1,5 @@
-"""Photos are read in processes of their own, so that the screens stay quick, a crash stays small, and what takes too long
-can be ended."""
+"""What takes long is done in processes of its own, so that the screens stay quick, a crash stays small, and what takes too
+long can be ended."""
 
 import logging
 import multiprocessing
@@ -28,7 +28,7 @@ from lucid_swatch.store.database import Sessions, connect
 from lucid_swatch.store.folder import Folder, Unwritable
 from lucid_swatch.store.jobs import Jobs
 from lucid_swatch.usecases.eyes import Sight
-from lucid_swatch.usecases.intake import read_kept_photo, set_down_unread
+from lucid_swatch.usecases.jobs import do_job, set_down_job
 
 log = logging.getLogger(__name__)
 T = TypeVar("T")
@@ -52,9 +52,9 @@ ENDING = Refused("the application is being stopped.", "", "Send it again when it
 
 @dataclass(slots=True, eq=False)
 class _Task:
-    """Something to be done in a process: a photo by its id, or a look at some values."""
+    """Something to be done in a process: a job by the id of what it is about, or a look at some values."""
 
-    photo: str | None
+    about: str | None
     look: Callable[..., Any] | None = None
     at: tuple[object, ...] = ()
     future: "Future[Any]" = field(default_factory=Future)
@@ -64,8 +64,8 @@ class _Task:
     """Whether it is to be stopped, because its photo is erased."""
 
 
-class ReadingQueue:
-    """The photos that wait. What waits is written in the database, so that a restart goes on where it was."""
+class WorkQueue:
+    """The jobs that wait. What waits is a row of the database, so that a restart goes on where it was."""
 
     def __init__(self, sessions: Sessions, folder: Path, workers: int = 2, within: float = READS_WITHIN) -> None:
         self.sessions, self.folder, self.within = sessions, folder, within
@@ -87,7 +87,7 @@ class ReadingQueue:
             self._put(_Task(None, _warm))
 
     def add(self, id: str) -> "Future[None]":
-        """Lets a photo be read as soon as a process is free."""
+        """Lets a job be done as soon as a process is free. id: of what it is about."""
         return self._put(_Task(id))
 
     def see(self, look: Callable[..., T], *at: object) -> T:
@@ -102,15 +102,15 @@ class ReadingQueue:
         """Ends the reading of some photos, waiting or under way; when it returns, nothing writes for them any more."""
         gone = set(ids)
         with self._changed:
-            for task in [task for task in self._waiting if task.photo in gone]:
+            for task in [task for task in self._waiting if task.about in gone]:
                 self._waiting.remove(task)
                 task.future.cancel()
-            under_way = [hand for hand in self._hands if hand.task is not None and hand.task.photo in gone]
+            under_way = [hand for hand in self._hands if hand.task is not None and hand.task.about in gone]
             for hand in under_way:
                 assert hand.task is not None
                 hand.task.ended = True
                 hand.kill()
-            self._changed.wait_for(lambda: not any(h.task is not None and h.task.photo in gone for h in self._hands))
+            self._changed.wait_for(lambda: not any(h.task is not None and h.task.about in gone for h in self._hands))
 
     @contextmanager
     def without(self, ids: Iterable[str]) -> Iterator[None]:
@@ -182,7 +182,7 @@ class ReadingQueue:
 class _Hand:
     """One thread with one process: it hands tasks to the process, and replaces it when it dies or takes too long."""
 
-    def __init__(self, queue: ReadingQueue) -> None:
+    def __init__(self, queue: WorkQueue) -> None:
         self.queue = queue
         self.task: _Task | None = None
         self._thread: Thread | None = None
@@ -236,7 +236,7 @@ class _Hand:
         task.begun += 1
         link = self._ready()
         try:
-            link.send((task.photo, task.look, task.at))
+            link.send((task.about, task.look, task.at))
         except OSError:
             self._died(task, "ended")
             return
@@ -256,7 +256,7 @@ class _Hand:
     def _answered(self, task: _Task, kind: str, value: Any) -> None:
         if kind == "done":
             task.future.set_result(value)
-        elif kind == "later" and task.photo is not None:
+        elif kind == "later" and task.about is not None:
             self.queue.again(task, TRIES_AGAIN_AFTER)
         else:
             task.future.set_exception(value)
@@ -271,7 +271,7 @@ class _Hand:
             self.queue.again(task, 0)
             return
         if self.queue.stopped and how == "ended":
-            if task.photo is None:
+            if task.about is None:
                 task.future.set_exception(ENDING)
             else:
                 task.future.set_result(None)  # it waits in the database
@@ -283,11 +283,11 @@ class _Hand:
         )
         problem = Refused(what, "", "Send another photo of it, or a smaller copy.")
         log.warning("reading was given up: %s", what)
-        if task.photo is None:
+        if task.about is None:
             task.future.set_exception(problem)
             return
         try:
-            set_down_unread(self.queue.sessions, task.photo, problem)
+            set_down_job(self.queue.sessions, task.about, problem)
         except SQLAlchemyError:
             self.queue.again(task, TRIES_AGAIN_AFTER)
             return
@@ -333,8 +333,8 @@ def _serve(link: Connection, folder: str, server: int) -> None:
     sessions, files, sight = connect(path), Folder(path), Sight(SalientObjectNetwork(threads=1), FaceCascade())
     while True:
         try:
-            photo, look, at = link.recv()
-            link.send(_done(sessions, files, sight, photo, look, at))
+            about, look, at = link.recv()
+            link.send(_done(sessions, files, sight, about, look, at))
         except (EOFError, OSError):
             return  # the server is gone, or has no use for this any more
 
@@ -343,13 +343,13 @@ def _done(
     sessions: Sessions,
     folder: Folder,
     sight: Sight,
-    photo: str | None,
+    about: str | None,
     look: Callable[..., Any] | None,
     at: tuple[Any, ...],
 ) -> tuple[str, Any]:
     try:
-        if photo is not None:
-            read_kept_photo(sessions, folder, sight.cut_out, photo)
+        if about is not None:
+            do_job(sessions, folder, sight, about)
             return "done", None
         assert look is not None
         return "done", look(sight, *at)

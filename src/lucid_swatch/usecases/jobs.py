@@ -1,0 +1,47 @@
+"""What is done for each kind of job, and what becomes of one that cannot be done."""
+
+from collections.abc import Callable
+from dataclasses import dataclass
+
+from lucid_swatch.core.problems import Problem
+from lucid_swatch.store.database import Sessions
+from lucid_swatch.store.folder import Folder
+from lucid_swatch.store.jobs import Jobs
+from lucid_swatch.store.records import JobKind
+
+from .eyes import Sight
+from .intake import read_kept_photo, set_down_unread
+
+
+@dataclass(frozen=True, slots=True)
+class Work:
+    """How a kind of job is done."""
+
+    do: Callable[[Sessions, Folder, Sight, str], None]
+    """In a process of its own: does what is asked about something, by its id, and ends the job."""
+    set_down: Callable[[Sessions, str, Problem], None]
+    """Notes why it could not be done, and ends the job."""
+
+
+def _read(sessions: Sessions, folder: Folder, sight: Sight, id: str) -> None:
+    read_kept_photo(sessions, folder, sight.cut_out, id)
+
+
+PHOTO = Work(_read, set_down_unread)
+WORKS = {JobKind.READ: PHOTO, JobKind.READ_AGAIN: PHOTO, JobKind.TAKE_OVER: PHOTO, JobKind.PICTURES: PHOTO}
+
+
+def do_job(sessions: Sessions, folder: Folder, sight: Sight, about: str) -> None:
+    """Does what is asked about something; nothing when it was called off."""
+    with sessions() as session:
+        job = Jobs(session).about(about)
+    if job is not None:
+        WORKS[job.kind].do(sessions, folder, sight, about)
+
+
+def set_down_job(sessions: Sessions, about: str, problem: Problem) -> None:
+    """Notes why what is asked about something could not be done."""
+    with sessions() as session:
+        job = Jobs(session).about(about)
+    if job is not None:
+        WORKS[job.kind].set_down(sessions, about, problem)
