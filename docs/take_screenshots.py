@@ -7,7 +7,7 @@ import tempfile
 from pathlib import Path
 
 sys.path.insert(0, str(Path(__file__).parents[1]))
-from tests.running import browser, running
+from tests.running import browser, pick, running
 
 SIZE = {"width": 1280, "height": 800}
 
@@ -49,7 +49,7 @@ def take(page, url, folder):
     shot("intake")
     page.get_by_role("link", name="Studio").click()
     page.get_by_role("heading", name="Backups").wait_for()
-    page.get_by_role("option", name="Ilka Maren").wait_for(state="attached")
+    page.get_by_text("Ilka Maren").last.wait_for()
     shot("studio")
     page.go_back()
     page.get_by_role("link", name="Colouring", exact=True).click()
@@ -67,8 +67,8 @@ def take(page, url, folder):
     page.get_by_role("article", name="Wenna Ostrel").get_by_role("link").first.click()
     page.get_by_role("link", name="Colouring", exact=True).click()
     page.get_by_role("link", name="Side by side", exact=True).click()
-    page.get_by_label("What is on the left").select_option(label="Raspberry knit")
-    page.get_by_label("What is on the right").select_option(label="Pearl grey knit")
+    pick(page, "What is on the left", "Raspberry knit")
+    pick(page, "What is on the right", "Pearl grey knit")
     shot("side-by-side")
     page.get_by_role("link", name=re.compile("^Lucid Swatch")).click()
     page.get_by_role("article", name="Tobe Arrun").get_by_role("link").first.click()

@@ -86,3 +86,11 @@ def browser():
             yield chromium
         finally:
             chromium.close()
+
+
+def pick(page, label, option):
+    """Chooses from a list by its name, as a person does who types to find it."""
+    field = page.get_by_label(label, exact=True)
+    field.click()
+    field.fill(option)
+    page.locator(".n-base-select-option", has_text=option).first.click()

@@ -6,6 +6,7 @@ from PIL import Image
 from playwright.sync_api import expect
 
 from lucid_swatch.demo.studio.portrait import Sitter, draw_portrait
+from tests.running import pick
 
 
 def colouring_of(page, name):
@@ -89,8 +90,8 @@ def test_two_pieces_are_kept_side_by_side(opened):
     page = opened
     colouring_of(page, "Ilka Maren")
     page.get_by_role("link", name="Side by side", exact=True).click()
-    page.get_by_label("What is on the left").select_option(label="Rust ribbed knit")
-    page.get_by_label("What is on the right").select_option(label="nothing, the face alone")
+    pick(page, "What is on the left", "Rust ribbed knit")
+    pick(page, "What is on the right", "nothing, the face alone")
     page.get_by_label("Note").fill("the face comes forward")
     page.get_by_role("button", name="left", exact=False).last.click()
     expect(page.get_by_role("status")).to_have_text("Kept with the client.")
@@ -101,7 +102,7 @@ def test_two_pieces_are_kept_side_by_side(opened):
     expect(page.get_by_text("Kept with the client.")).to_have_count(0)
     page.get_by_role("button", name="take it back").click()
     expect(kept).to_contain_text("the face comes forward")
-    page.get_by_label("What is on the left").select_option(label="Solo evening")
+    pick(page, "What is on the left", "Solo evening")
     expect(page.get_by_role("region", name="Left").get_by_text("Pearl necklace").first).to_be_visible()
 
 
@@ -155,7 +156,7 @@ def test_a_client_is_described_and_erased_without_a_trace(opened):
     expect(page.get_by_role("group", name="Lengths").get_by_role("button", name="cropped")).to_have_attribute(
         "aria-pressed", "true"
     )
-    page.get_by_label("Add what is always on").select_option(label="Wool cap")
+    pick(page, "Add what is always on", "Wool cap")
     expect(page.get_by_role("button", name="Wool cap: no longer always on")).to_be_visible()
     page.get_by_role("button", name="Withdrawn today").click()
     expect(page.get_by_text("no new photo is taken in")).to_be_visible()

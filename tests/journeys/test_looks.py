@@ -5,6 +5,8 @@ import re
 from PIL import Image, ImageDraw
 from playwright.sync_api import expect
 
+from tests.running import pick
+
 
 def look(page, name):
     page.get_by_role("article", name="Ilka Maren").get_by_role("link", name="looks kept").click()
@@ -95,7 +97,7 @@ def test_one_look_is_held_against_another_client_and_beside_a_change(opened):
     page = opened
     look(page, "Train day")
     page.get_by_label("hold beside").hover()
-    page.get_by_label("hold beside").select_option(label="Tobe Arrun")
+    pick(page, "hold beside", "Tobe Arrun")
     differs = page.get_by_role("region", name="What differs")
     expect(differs).to_contain_text("the full one on Tobe Arrun")
     expect(differs).to_contain_text("near the face")
@@ -119,7 +121,7 @@ def test_a_layer_is_closed_the_light_turned_and_both_kept_with_the_look(opened):
     expect(whole).not_to_have_attribute("aria-valuenow", before)
     closed = whole.get_attribute("aria-valuenow")
     page.get_by_role("button", name="seated").click()
-    page.get_by_label("light").select_option("greyscale")
+    pick(page, "light", "greyscale")
     matrix = page.locator("svg.figure feColorMatrix").get_attribute("values").split()
     assert matrix[0:3] == matrix[5:8] == matrix[10:13]
     page.get_by_role("button", name="Keep", exact=True).click()

@@ -1,7 +1,12 @@
 <script setup lang="ts">
+import { NButton, NCheckbox, NInput } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
-import { RouterLink } from 'vue-router'
 import type { About, Erased, Metal } from '@/api'
+import LinkButton from '@/components/base/LinkButton.vue'
+import ChoiceList from '@/components/fields/ChoiceList.vue'
+import DayField from '@/components/fields/DayField.vue'
+import NumberField from '@/components/fields/NumberField.vue'
+import TextField from '@/components/fields/TextField.vue'
 import ProblemNote from '@/components/base/ProblemNote.vue'
 import { forgetClient } from '@/lib/forget'
 import { METALS, plural } from '@/lib/words'
@@ -91,8 +96,6 @@ const words = (text: string) =>
     .split(',')
     .map((word) => word.trim())
     .filter(Boolean)
-const field = (event: Event) => (event.target as HTMLInputElement).value
-const number = (event: Event) => (field(event) === '' ? null : Number(field(event)))
 const write = (change: { name?: string; note?: string }) => server.say(change)
 const agree = (given: boolean) => server.agree(given, consent_for.value)
 const archive = (archived: boolean) => server.archive(archived)
@@ -118,10 +121,7 @@ const ROW_NAMES: Record<string, string> = {
   trial: 'trial',
   side_by_side: 'comparison',
 }
-function alwaysOn(event: Event) {
-  void keep({ always_on: [...(about.value?.always_on ?? []), field(event)] })
-  if (event.target instanceof HTMLSelectElement) event.target.value = ''
-}
+const alwaysOn = (piece: string) => void keep({ always_on: [...(about.value?.always_on ?? []), piece] })
 </script>
 
 <template>
@@ -159,7 +159,7 @@ function alwaysOn(event: Event) {
         <li v-for="file in erased.gone.files" :key="file">{{ file }}</li>
       </ul>
     </details>
-    <RouterLink class="button firm" :to="{ name: 'book' }">To the clients’ book</RouterLink>
+    <LinkButton firm :to="{ name: 'book' }">To the clients’ book</LinkButton>
   </section>
   <div v-else-if="client && about" class="about">
     <ProblemNote
@@ -171,19 +171,15 @@ function alwaysOn(event: Event) {
     <div class="columns">
       <section aria-labelledby="who">
         <h1 id="who">{{ client.name }}</h1>
-        <label
-          >Name or initials <input :value="name" type="text" maxlength="120" @change="write({ name: field($event) })"
-        /></label>
-        <label
-          >Notes <textarea :value="note" rows="2" maxlength="2000" @change="write({ note: field($event) })" />
-        </label>
+        <label>Name or initials <TextField :value="name" :maxlength="120" @change="write({ name: $event })" /></label>
+        <label>Notes <TextField :value="note" :rows="2" :maxlength="2000" @change="write({ note: $event })" /> </label>
         <label
           >Dresses for
-          <textarea
-            :value="about.dresses_for"
-            rows="2"
-            maxlength="1000"
-            @change="keep({ dresses_for: field($event) })"
+          <TextField
+            :value="about.dresses_for ?? ''"
+            :rows="2"
+            :maxlength="1000"
+            @change="keep({ dresses_for: $event })"
           />
         </label>
         <h2>Consent to photos</h2>
@@ -193,201 +189,174 @@ function alwaysOn(event: Event) {
         <p v-else>
           Given on {{ client.consent_on }}<template v-if="client.consent_for">, for: {{ client.consent_for }}</template>
         </p>
-        <label>What for <input v-model="consent_for" type="text" maxlength="500" /></label>
+        <label>What for <NInput v-model:value="consent_for" :maxlength="500" /></label>
         <p class="acts">
-          <button class="button" type="button" @click="agree(true)">
+          <NButton @click="agree(true)">
             {{ client.consent_withdrawn_on ? 'Agreed again today' : 'Write it down for today' }}
-          </button>
-          <button v-if="!client.consent_withdrawn_on" class="button" type="button" @click="agree(false)">
-            Withdrawn today
-          </button>
+          </NButton>
+          <NButton v-if="!client.consent_withdrawn_on" @click="agree(false)"> Withdrawn today </NButton>
         </p>
         <h2>Kept on this machine</h2>
         <p class="acts">
-          <a class="button" :href="`/api/clients/${client.id}/archive.zip`">Take everything out (zip)</a>
-          <button class="button" type="button" @click="archive(!client.archived)">
+          <NButton tag="a" :href="`/api/clients/${client.id}/archive.zip`">Take everything out (zip)</NButton>
+          <NButton @click="archive(!client.archived)">
             {{ client.archived ? 'Back into the book' : 'Archive' }}
-          </button>
-          <button class="button" type="button" :aria-expanded="asked" @click="asked = !asked">Erase</button>
+          </NButton>
+          <NButton :aria-expanded="asked" @click="asked = !asked">Erase</NButton>
         </p>
         <p v-if="asked" class="acts" role="group" aria-label="Erase for good?">
           <span
             >Rail, looks, trials and every photo of {{ client.name }} go for good, out of the backups of the last days
             as well.</span
           >
-          <button class="button firm" type="button" @click="erase">Erase {{ client.name }}</button>
-          <button class="button" type="button" @click="asked = false">Keep</button>
+          <NButton type="primary" @click="erase">Erase {{ client.name }}</NButton>
+          <NButton @click="asked = false">Keep</NButton>
         </p>
       </section>
       <section aria-labelledby="refuses">
         <h2 id="refuses">Will not wear</h2>
         <fieldset>
           <legend>Lengths</legend>
-          <button
+          <NButton
+            text
             v-for="one in LENGTHS"
             :key="one"
             class="word"
-            type="button"
             :aria-pressed="refuses.lengths?.includes(one) ?? false"
             @click="refuse({ lengths: turn(refuses.lengths, one) })"
           >
             {{ one }}
-          </button>
+          </NButton>
         </fieldset>
         <fieldset>
           <legend>Patterns</legend>
-          <button
+          <NButton
+            text
             v-for="one in PATTERNS"
             :key="one"
             class="word"
-            type="button"
             :aria-pressed="refuses.patterns?.includes(one) ?? false"
             @click="refuse({ patterns: turn(refuses.patterns, one) })"
           >
             {{ one }}
-          </button>
+          </NButton>
         </fieldset>
         <fieldset>
           <legend>Materials</legend>
-          <button
-            class="word"
-            type="button"
-            :aria-pressed="refuses.sheer ?? false"
-            @click="refuse({ sheer: !refuses.sheer })"
-          >
-            sheer</button
-          ><button
+          <NButton text class="word" :aria-pressed="refuses.sheer ?? false" @click="refuse({ sheer: !refuses.sheer })">
+            sheer</NButton
+          ><NButton
+            text
             v-for="one in MATERIALS"
             :key="one"
             class="word"
-            type="button"
             :aria-pressed="refuses.materials?.includes(one) ?? false"
             @click="refuse({ materials: turn(refuses.materials, one) })"
           >
             {{ one }}
-          </button>
+          </NButton>
         </fieldset>
         <fieldset>
           <legend>Metals</legend>
-          <button
+          <NButton
+            text
             v-for="one in METALS.filter((m): m is Exclude<Metal, 'none'> => m !== 'none')"
             :key="one"
             class="word"
-            type="button"
             :aria-pressed="refuses.metals?.includes(one) ?? false"
             @click="refuse({ metals: turn(refuses.metals, one) })"
           >
             {{ one }}
-          </button>
+          </NButton>
         </fieldset>
         <label class="short"
           >Highest heel, cm
-          <input
-            :value="refuses.heel ?? ''"
-            type="number"
-            min="0"
-            max="20"
-            step="0.5"
-            @change="refuse({ heel: number($event) })"
+          <NumberField :value="refuses.heel ?? null" :min="0" :max="20" :step="0.5" @change="refuse({ heel: $event })"
         /></label>
         <label
           >Colours
-          <input
-            :value="refuses.colours?.join(', ')"
-            type="text"
+          <TextField
+            :value="(refuses.colours ?? []).join(', ')"
             placeholder="neon, beige"
-            @change="refuse({ colours: words(field($event)) })"
+            @change="refuse({ colours: words($event) })"
         /></label>
         <label
           >What irritates the skin
-          <input
-            :value="about.allergies?.join(', ')"
-            type="text"
+          <TextField
+            :value="(about.allergies ?? []).join(', ')"
             placeholder="nickel"
-            @change="keep({ allergies: words(field($event)) })"
+            @change="keep({ allergies: words($event) })"
         /></label>
       </section>
       <section aria-labelledby="habits">
         <h2 id="habits">Habits</h2>
         <fieldset>
           <legend>Metal of every day</legend>
-          <button
+          <NButton
+            text
             v-for="one in METALS"
             :key="one"
             class="word"
-            type="button"
             :aria-pressed="(about.metal ?? 'none') === one"
             @click="keep({ metal: one === 'none' ? null : one })"
           >
             {{ one }}
-          </button>
+          </NButton>
         </fieldset>
         <label class="short"
           >Height in cm
-          <input
-            type="number"
-            min="120"
-            max="220"
-            :value="about.height ?? ''"
-            @change="keep({ height: field($event) ? number($event) : null })"
+          <NumberField :value="about.height ?? null" :min="120" :max="220" :step="1" @change="keep({ height: $event })"
         /></label>
-        <label class="tick"
-          ><input type="checkbox" :checked="about.seated" @change="keep({ seated: !about.seated })" /> mostly seen
-          seated</label
-        >
+        <NCheckbox :checked="about.seated" @update:checked="keep({ seated: $event })">mostly seen seated</NCheckbox>
         <label
-          >Shoes all day
-          <input :value="about.shoes" type="text" maxlength="200" @change="keep({ shoes: field($event) })"
+          >Shoes all day <TextField :value="about.shoes ?? ''" :maxlength="200" @change="keep({ shoes: $event })"
         /></label>
         <fieldset>
           <legend>Always on, in every look</legend>
-          <button
+          <NButton
+            text
             v-for="piece in worn"
             :key="piece.id"
             class="word"
-            type="button"
             aria-pressed="true"
             :aria-label="`${piece.label}: no longer always on`"
             @click="keep({ always_on: about.always_on?.filter((one) => one !== piece.id) })"
           >
             {{ piece.label }}
-          </button>
-          <select v-if="rest.length" aria-label="Add what is always on" @change="alwaysOn">
-            <option value="">add glasses, a ring, a headscarf…</option>
-            <option v-for="piece in rest" :key="piece.id" :value="piece.id">{{ piece.label }}</option>
-          </select>
+          </NButton>
+          <ChoiceList
+            v-if="rest.length"
+            :value="null"
+            :options="rest.map((piece) => ({ value: piece.id, label: piece.label }))"
+            label="Add what is always on"
+            placeholder="add glasses, a ring, a headscarf…"
+            @change="alwaysOn"
+          />
         </fieldset>
         <h2>At the face now</h2>
-        <label class="tick"
-          ><input type="checkbox" :checked="about.tan" @change="keep({ tan: !about.tan })" /> the skin is tanned</label
-        >
-        <label class="tick"
-          ><input
-            type="checkbox"
-            :checked="!!about.dyed_hair"
-            @change="keep({ dyed_hair: about.dyed_hair ? null : { on: null, root: null } })"
-          />
-          the hair is dyed</label
+        <NCheckbox :checked="about.tan" @update:checked="keep({ tan: $event })">the skin is tanned</NCheckbox>
+        <NCheckbox
+          :checked="!!about.dyed_hair"
+          @update:checked="keep({ dyed_hair: $event ? { on: null, root: null } : null })"
+          >the hair is dyed</NCheckbox
         >
         <label v-if="about.dyed_hair" class="short"
           >dyed on
-          <input
-            type="date"
-            :value="about.dyed_hair.on ?? ''"
-            @change="keep({ dyed_hair: { ...about.dyed_hair, on: field($event) || null } })"
+          <DayField
+            :value="about.dyed_hair.on ?? null"
+            @change="keep({ dyed_hair: { ...about.dyed_hair, on: $event } })"
         /></label>
-        <label class="tick"
-          ><input
-            type="checkbox"
-            :checked="!!about.lipstick"
-            @change="keep({ lipstick: about.lipstick ? null : [45, 45, 15] })"
-          />
-          a lipstick is worn</label
+        <NCheckbox :checked="!!about.lipstick" @update:checked="keep({ lipstick: $event ? [45, 45, 15] : null })"
+          >a lipstick is worn</NCheckbox
         >
         <p v-if="about.lipstick" class="acts">
           <label v-for="(axis, index) in ['L*', 'a*', 'b*']" :key="axis" class="short"
             >{{ axis }}
-            <input type="number" :value="about.lipstick[index]" @change="lipstick(index, Number(field($event)))"
+            <NumberField
+              :value="about.lipstick[index] ?? null"
+              :min="index ? -150 : 0"
+              :max="index ? 150 : 100"
+              @change="lipstick(index, $event ?? 0)"
           /></label>
         </p>
         <h2>School</h2>
@@ -399,13 +368,9 @@ function alwaysOn(event: Event) {
               : 'navy, denim, olive, khaki and metal count as well'
           }}.
         </p>
-        <button
-          class="button"
-          type="button"
-          @click="server.say({ neutrals: client.neutrals === 'strict' ? 'broad' : 'strict' })"
-        >
+        <NButton @click="server.say({ neutrals: client.neutrals === 'strict' ? 'broad' : 'strict' })">
           Follow the {{ client.neutrals === 'strict' ? 'broad' : 'strict' }} school
-        </button>
+        </NButton>
         <p role="status" class="soft">{{ saved }}</p>
       </section>
     </div>
@@ -457,23 +422,6 @@ label {
   align-items: center;
   color: var(--ink);
 }
-input,
-textarea,
-select {
-  font: inherit;
-  color: var(--ink);
-  background: var(--sheet);
-  border: 1.2px solid var(--rule);
-  border-radius: 6px;
-  padding: 5px 9px;
-  min-width: 0;
-  resize: vertical;
-}
-input[type='checkbox'] {
-  width: 18px;
-  height: 18px;
-  accent-color: var(--ink);
-}
 fieldset {
   border: 0;
   margin: 0;
@@ -501,5 +449,11 @@ legend {
 .erased ul {
   max-height: 200px;
   overflow: auto;
+}
+.short .number-field {
+  width: 84px;
+}
+section > .n-button {
+  justify-self: start;
 }
 </style>

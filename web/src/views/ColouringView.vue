@@ -1,7 +1,10 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { RouterLink } from 'vue-router'
 import type { Portrait, Spots, Veil } from '@/api'
+import LinkButton from '@/components/base/LinkButton.vue'
+import ChooseFile from '@/components/fields/ChooseFile.vue'
 import ForgottenNote from '@/components/base/ForgottenNote.vue'
 import ProblemNote from '@/components/base/ProblemNote.vue'
 import TapeMeasure from '@/components/base/TapeMeasure.vue'
@@ -68,8 +71,8 @@ const tapes = computed(() =>
 const angle = computed(() => face.value?.counts?.typology_angle)
 const newest = computed(() => trials.value.find((trial) => trial.held.length))
 
-function choose(files: FileList | null) {
-  if (files?.[0]) void send(files[0])
+function choose([file]: File[]) {
+  if (file) void send(file)
 }
 const moved = (spots: Spots) =>
   portrait.value && read(portrait.value.id, spots, portrait.value.neutral ?? null, portrait.value.veils)
@@ -104,13 +107,7 @@ function turn(one: Veil) {
           Head and shoulders from the front, no make-up, daylight from the side, a white sheet of paper or the reference
           card in the picture.
         </p>
-        <label class="button firm"
-          >Choose a portrait<input
-            class="visually-hidden"
-            type="file"
-            accept="image/*,.heic,.heif"
-            @change="choose(($event.target as HTMLInputElement).files)"
-        /></label>
+        <ChooseFile accept="image/*,.heic,.heif" label="Choose a portrait" firm @files="choose" />
       </div>
       <p v-if="portrait?.note" class="note" role="status">{{ portrait.note }}</p>
       <div v-if="portrait" class="under">
@@ -126,41 +123,35 @@ function turn(one: Veil) {
             </button>
           </li>
           <li>
-            <label class="button"
-              >Another portrait<input
-                class="visually-hidden"
-                type="file"
-                accept="image/*,.heic,.heif"
-                @change="choose(($event.target as HTMLInputElement).files)"
-            /></label>
+            <ChooseFile accept="image/*,.heic,.heif" label="Another portrait" @files="choose" />
           </li>
         </ul>
         <p class="acts">
-          <button class="button" type="button" :aria-pressed="tapping" @click="tapping = !tapping">
+          <NButton :aria-pressed="tapping" @click="tapping = !tapping">
             {{ tapping ? 'Tap something white or grey' : 'Relight' }}
-          </button>
+          </NButton>
           <span class="soft">Seen through</span>
-          <button
+          <NButton
+            text
             v-for="one in VEILS"
             :key="one"
             class="word"
-            type="button"
             :aria-pressed="portrait.veils.includes(one)"
             :disabled="busy"
             @click="turn(one)"
           >
             {{ one }}
-          </button>
-          <button
+          </NButton>
+          <NButton
+            text
             class="word"
-            type="button"
             :aria-pressed="portrait.in_use"
             :disabled="busy"
             @click="count(portrait.id, !portrait.in_use)"
           >
             {{ portrait.in_use ? 'counts' : 'does not count' }}
-          </button>
-          <button class="word" type="button" :disabled="busy" @click="remove(portrait.id)">remove</button>
+          </NButton>
+          <NButton text class="word" :disabled="busy" @click="remove(portrait.id)">remove</NButton>
           <span v-if="busy" class="soft" role="status">reading…</span>
         </p>
       </div>
@@ -198,24 +189,22 @@ function turn(one: Veil) {
         />
       </div>
       <p class="acts">
-        <RouterLink class="button firm" :to="{ name: 'hold', params: { client: id } }"
-          >Hold cloth to the face</RouterLink
-        >
-        <RouterLink class="button" :to="{ name: 'side-by-side', params: { client: id } }">Side by side</RouterLink>
+        <LinkButton firm :to="{ name: 'hold', params: { client: id } }">Hold cloth to the face</LinkButton>
+        <LinkButton :to="{ name: 'side-by-side', params: { client: id } }">Side by side</LinkButton>
       </p>
       <p class="acts">
         <span class="soft">Undertone by your word</span>
-        <button
+        <NButton
+          text
           v-for="side in SIDES"
           :key="side"
           class="word"
-          type="button"
           :aria-pressed="said === side"
           :disabled="busy"
           @click="say(side)"
         >
           {{ side }}
-        </button>
+        </NButton>
         <span class="soft">trusted {{ percent(face.trust) }}</span>
       </p>
       <ul class="parts">
@@ -231,10 +220,10 @@ function turn(one: Veil) {
       </ul>
       <p v-for="one in others" :key="one.id" class="acts">
         <span class="soft">{{ one.source }}: {{ listed(Object.keys(one.colours)) }}</span>
-        <button class="word" type="button" :aria-pressed="one.in_use" @click="count(one.id, !one.in_use)">
+        <NButton text class="word" :aria-pressed="one.in_use" @click="count(one.id, !one.in_use)">
           {{ one.in_use ? 'counts' : 'does not count' }}
-        </button>
-        <button class="word" type="button" @click="remove(one.id)">remove</button>
+        </NButton>
+        <NButton text class="word" @click="remove(one.id)">remove</NButton>
       </p>
       <SuitingCloth v-if="follows" :follows="follows" :client-id="id" />
       <section v-if="trials.length || forgotten" aria-labelledby="trials" class="trials">
@@ -254,7 +243,7 @@ function turn(one: Veil) {
           <RouterLink class="word" :to="{ name: 'hold', params: { client: id, trial: trial.id } }">{{
             trial.ended ? 'replay' : 'go on'
           }}</RouterLink>
-          <button class="word" type="button" @click="forget(trial)">forget</button>
+          <NButton text class="word" @click="forget(trial)">forget</NButton>
         </p>
       </section>
     </aside>

@@ -1,7 +1,9 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
-import { RouterLink, useRoute, useRouter } from 'vue-router'
+import { useRoute, useRouter } from 'vue-router'
 import type { Held } from '@/api'
+import LinkButton from '@/components/base/LinkButton.vue'
 import ProblemNote from '@/components/base/ProblemNote.vue'
 import TapeMeasure from '@/components/base/TapeMeasure.vue'
 import DrapedFace from '@/components/client/DrapedFace.vue'
@@ -123,16 +125,16 @@ const tapes = computed(() =>
         Pair {{ shown! + 1 }} of {{ trial.held.length }}: {{ sides[0]!.name }} or {{ sides[1]!.name }}.
         {{ replayed.held === 'no difference' ? 'No difference' : `The ${replayed.held} one` }}; after it
         {{ sideWords(replayed.warm, 0) }}.
-        <button class="word" type="button" @click="step(-1)"><kbd>←</kbd> before</button>
-        <button class="word" type="button" @click="step(1)"><kbd>→</kbd> next</button>
-        <button class="word" type="button" @click="leave"><kbd>Esc</kbd> leave</button>
+        <NButton text class="word" @click="step(-1)"><kbd>←</kbd> before</NButton>
+        <NButton text class="word" @click="step(1)"><kbd>→</kbd> next</NButton>
+        <NButton text class="word" @click="leave"><kbd>Esc</kbd> leave</NButton>
       </p>
       <p v-else class="foot">
-        <button class="word" type="button" @click="say('left')"><kbd>←</kbd> left</button>
-        <button class="word" type="button" @click="say('no difference')"><kbd>↓</kbd> no difference</button>
-        <button class="word" type="button" @click="say('right')"><kbd>→</kbd> right</button>
-        <button v-if="trial.held.length" class="word" type="button" @click="undo"><kbd>Ctrl+Z</kbd> undo</button>
-        <button class="word" type="button" @click="stop"><kbd>Esc</kbd> enough</button>
+        <NButton text class="word" @click="say('left')"><kbd>←</kbd> left</NButton>
+        <NButton text class="word" @click="say('no difference')"><kbd>↓</kbd> no difference</NButton>
+        <NButton text class="word" @click="say('right')"><kbd>→</kbd> right</NButton>
+        <NButton text v-if="trial.held.length" class="word" @click="undo"><kbd>Ctrl+Z</kbd> undo</NButton>
+        <NButton text class="word" @click="stop"><kbd>Esc</kbd> enough</NButton>
         <span class="visually-hidden" role="status">{{ trial.held.length }} held</span>
       </p>
     </template>
@@ -157,11 +159,9 @@ const tapes = computed(() =>
         />
       </div>
       <p class="acts">
-        <RouterLink class="button firm" :to="{ name: 'colouring', params: { client: id } }"
-          >To the colouring</RouterLink
-        >
-        <button class="button" type="button" @click="shown = 0">Replay <kbd>←</kbd></button>
-        <button class="button" type="button" @click="undo">Undo the last verdict <kbd>Ctrl+Z</kbd></button>
+        <LinkButton firm :to="{ name: 'colouring', params: { client: id } }">To the colouring</LinkButton>
+        <NButton @click="shown = 0">Replay <kbd>←</kbd></NButton>
+        <NButton @click="undo">Undo the last verdict <kbd>Ctrl+Z</kbd></NButton>
       </p>
     </section>
   </div>

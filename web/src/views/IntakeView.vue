@@ -1,8 +1,10 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import { useDropZone, useLocalStorage } from '@vueuse/core'
 import { computed, nextTick, ref, watch } from 'vue'
 import { RouterLink } from 'vue-router'
 import type { NeutralMark, PatternType, Photo, Word } from '@/api'
+import ChooseFile from '@/components/fields/ChooseFile.vue'
 import KeysHelp from '@/components/base/KeysHelp.vue'
 import ProblemNote from '@/components/base/ProblemNote.vue'
 import AlikeNote from '@/components/intake/AlikeNote.vue'
@@ -83,11 +85,11 @@ watch(openId, () => {
 const say = (now: Word) => {
   if (photo.value) words.value = { ...words.value, [photo.value.id]: { ...words.value[photo.value.id], ...now } }
 }
-function pick(files: FileList | File[] | null) {
+function pick(files: File[] | null) {
   const found = [...(files ?? [])].filter((file) => !file.name.startsWith('.'))
   if (found.length) void send(found)
 }
-const input = ref<HTMLInputElement | null>(null)
+const adding = ref<InstanceType<typeof ChooseFile> | null>(null)
 const page = ref<HTMLElement | null>(null)
 const { isOverDropZone } = useDropZone(page, { onDrop: (files) => pick(files) })
 
@@ -205,7 +207,7 @@ useKeys(() => ({
   k: focusKind,
   x: setAside,
   v: turn,
-  a: () => input.value?.click(),
+  a: () => adding.value?.ask(),
   l: () => take('neutral'),
   o: () => take('cloth'),
   e: () => take('not cloth'),
@@ -245,11 +247,6 @@ const KEYS: [string, string][] = [
   ['A', 'add photos'],
   ['Ctrl+Z', 'undo'],
 ]
-/** The same files may be chosen once more. */
-function picked() {
-  pick(input.value?.files ?? null)
-  if (input.value) input.value.value = ''
-}
 function tryTile() {
   problem.value = null
   void onTile()
@@ -263,18 +260,8 @@ function tapped(neutral: NeutralMark) {
 <template>
   <div ref="page" class="intake" :class="{ over: isOverDropZone }">
     <aside class="left">
-      <button class="button add" type="button" @click="input?.click()">Add photos</button>
-      <input
-        ref="input"
-        class="visually-hidden"
-        type="file"
-        multiple
-        accept="image/*,.heic,.heif"
-        aria-label="Add photos"
-        tabindex="-1"
-        @change="picked()"
-      />
-      <button class="word anew" type="button" :aria-pressed="anew" @click="anew = !anew">Read all again</button>
+      <ChooseFile ref="adding" accept="image/*,.heic,.heif" several label="Add photos" @files="pick" />
+      <NButton text class="word anew" :aria-pressed="anew" @click="anew = !anew">Read all again</NButton>
       <FilmStrip :photos="order" :open-id="openId" @open="openId = $event.id" />
     </aside>
     <section class="middle" aria-label="Photo">
@@ -282,9 +269,9 @@ function tapped(neutral: NeutralMark) {
         <p v-if="sending.of" class="note">taking in {{ sending.done }} of {{ sending.of }}</p>
         <p v-else-if="reading" class="note">reading photos: {{ done }} of {{ photos.length }} done</p>
         <ProblemNote v-if="problem" :problem="problem" closable @close="problem = null" />
-        <button v-if="problem?.where === 'reader'" class="button firm" type="button" @click="tryTile()">
+        <NButton type="primary" v-if="problem?.where === 'reader'" @click="tryTile()">
           It is on its tile: calibrate
-        </button>
+        </NButton>
         <ProblemNote
           v-for="(one, index) in refused"
           :key="index"
@@ -296,16 +283,9 @@ function tapped(neutral: NeutralMark) {
       <RereadPanel v-if="anew" :client-id="id" @close="anew = false" />
       <template v-else-if="photo">
         <div v-if="photo.pictures.as_shot" class="shown" role="group" aria-label="Show">
-          <button
-            v-for="one in SHOWN"
-            :key="one"
-            class="word"
-            type="button"
-            :aria-pressed="shown === one"
-            @click="shown = one"
-          >
+          <NButton text v-for="one in SHOWN" :key="one" class="word" :aria-pressed="shown === one" @click="shown = one">
             {{ one }}
-          </button>
+          </NButton>
         </div>
         <PhotoStage :photo="photo" :shown="shown" :tool="tool" @neutral="tapped" @stroke="stroke(photo.id, $event)" />
         <p v-if="tool !== 'look'" class="hint">
@@ -327,7 +307,7 @@ function tapped(neutral: NeutralMark) {
           One piece a photo, on a plain ground, shoes and bags too. A white card or a sheet of paper in the picture
           makes the colours truer.
         </p>
-        <button class="button firm" type="button" @click="input?.click()">Choose photos <kbd>A</kbd></button>
+        <NButton type="primary" @click="adding?.ask()">Choose photos <kbd>A</kbd></NButton>
       </div>
     </section>
     <aside class="right" aria-label="Reading">
@@ -340,10 +320,8 @@ function tapped(neutral: NeutralMark) {
         <template v-if="photo.state === 'failed'">
           <ProblemNote v-if="photo.problem" :problem="photo.problem" />
           <div class="acts">
-            <button class="button" type="button" @click="drop(photo)">Remove the photo</button>
-            <button v-if="photo.pictures.as_shot" class="button" type="button" @click="take('cloth')">
-              Draw over the cloth <kbd>O</kbd>
-            </button>
+            <NButton @click="drop(photo)">Remove the photo</NButton>
+            <NButton v-if="photo.pictures.as_shot" @click="take('cloth')"> Draw over the cloth <kbd>O</kbd> </NButton>
           </div>
         </template>
         <template v-else-if="photo.reading && photo.state !== 'waiting' && photo.state !== 'reading'">
@@ -354,44 +332,44 @@ function tapped(neutral: NeutralMark) {
           </p>
           <template v-else>
             <div class="acts">
-              <button class="button firm" type="button" @click="hangIt">Hang it <kbd>↵</kbd></button>
-              <button class="button" type="button" @click="setAside">
+              <NButton type="primary" @click="hangIt">Hang it <kbd>↵</kbd></NButton>
+              <NButton @click="setAside">
                 {{ photo.state === 'not now' ? 'Take up again' : 'Not now' }} <kbd>X</kbd>
-              </button>
+              </NButton>
             </div>
             <div class="tools" role="group" aria-label="Light">
               <span class="soft">Light</span>
-              <button class="word" type="button" :aria-pressed="tool === 'neutral'" @click="take('neutral')">
+              <NButton text class="word" :aria-pressed="tool === 'neutral'" @click="take('neutral')">
                 relight <kbd>L</kbd>
-              </button>
-              <button class="word" type="button" @click="giveLight">for all <kbd>G</kbd></button>
-              <button class="word" type="button" @click="read">reader <kbd>R</kbd></button>
-              <button
+              </NButton>
+              <NButton text class="word" @click="giveLight">for all <kbd>G</kbd></NButton>
+              <NButton text class="word" @click="read">reader <kbd>R</kbd></NButton>
+              <NButton
+                text
                 v-if="photo.neutral || photo.series_from || photo.reader"
                 class="word"
-                type="button"
                 @click="relight(photo.id, null)"
               >
                 read it anew
-              </button>
+              </NButton>
             </div>
             <div class="tools" role="group" aria-label="Outline">
               <span class="soft">Outline</span>
-              <button class="word" type="button" :aria-pressed="tool === 'cloth'" @click="take('cloth')">
+              <NButton text class="word" :aria-pressed="tool === 'cloth'" @click="take('cloth')">
                 cloth <kbd>O</kbd>
-              </button>
-              <button class="word" type="button" :aria-pressed="tool === 'not cloth'" @click="take('not cloth')">
+              </NButton>
+              <NButton text class="word" :aria-pressed="tool === 'not cloth'" @click="take('not cloth')">
                 not cloth <kbd>E</kbd>
-              </button>
-              <button class="word" type="button" :aria-pressed="tool === 'box'" @click="take('box')">
+              </NButton>
+              <NButton text class="word" :aria-pressed="tool === 'box'" @click="take('box')">
                 box <kbd>Q</kbd>
-              </button>
-              <button v-if="photo.strokes" class="word" type="button" @click="undoStroke(photo.id)">undo stroke</button>
+              </NButton>
+              <NButton text v-if="photo.strokes" class="word" @click="undoStroke(photo.id)">undo stroke</NButton>
             </div>
             <div class="tools" role="group" aria-label="Photo">
               <span class="soft">Photo</span>
-              <button class="word" type="button" @click="onePieceMore">one more piece in it <kbd>M</kbd></button>
-              <button class="word" type="button" @click="drop(photo)">remove</button>
+              <NButton text class="word" @click="onePieceMore">one more piece in it <kbd>M</kbd></NButton>
+              <NButton text class="word" @click="drop(photo)">remove</NButton>
             </div>
           </template>
         </template>
@@ -522,10 +500,10 @@ function tapped(neutral: NeutralMark) {
   flex-wrap: wrap;
   gap: 8px;
 }
-.acts .button {
+.acts .n-button {
   padding: 5px 11px;
 }
-.acts .button[aria-pressed='true'] {
+.acts .n-button[aria-pressed='true'] {
   outline: 2.5px solid var(--ink);
 }
 .tools {
@@ -543,7 +521,7 @@ function tapped(neutral: NeutralMark) {
   text-decoration: underline;
   text-underline-offset: 3px;
 }
-.notes .button {
+.notes .n-button {
   justify-self: start;
 }
 .said {

@@ -1,7 +1,10 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { Asking, Intent, KeptLook, LookKept, Mend, Piece, Schools, Worn } from '@/api'
+import LinkButton from '@/components/base/LinkButton.vue'
+import ChoiceList from '@/components/fields/ChoiceList.vue'
 import KeysHelp from '@/components/base/KeysHelp.vue'
 import ProblemNote from '@/components/base/ProblemNote.vue'
 import AboutLook from '@/components/look/AboutLook.vue'
@@ -29,7 +32,7 @@ import { usePieces } from '@/server/useRail'
 import { useLights, useMissingColours, useVerdict } from '@/server/useVerdict'
 
 const INTENTS: Intent[] = ['tonal', 'contrast', 'accent', 'statement']
-const SURROUNDS: Surround[] = ['day', 'judging', 'evening']
+const SURROUND_CHOICES = ['day', 'judging', 'evening'].map((one) => ({ value: one, label: one }))
 const route = useRoute()
 const router = useRouter()
 const surround = useSurround()
@@ -54,6 +57,9 @@ const lookKey = computed(() => JSON.stringify({ ...asking.value, conventions: nu
 const seated = computed(() => draft.value.seated ?? client.value?.about.seated ?? false)
 const { lights, problem: lightsProblem } = useLights()
 const lightName = ref('')
+const lightChoices = computed(() =>
+  lights.value.map((one, index) => ({ value: index ? one.name : '', label: one.name })),
+)
 const light = computed(() => lights.value.find((one, index) => index > 0 && one.name === lightName.value) ?? null)
 /** What is always on joins every look that has begun. */
 const always = computed(() =>
@@ -298,51 +304,52 @@ const KEYS: [string, string][] = [
         <p v-if="rail.length">Begin with one piece from the left: a quiet base, or the one thing that shall speak.</p>
         <template v-else>
           <p>The rail is empty, so there is nothing to build from yet.</p>
-          <RouterLink class="button firm" :to="{ name: 'intake', params: { client: id } }">Take photos in</RouterLink>
+          <LinkButton firm :to="{ name: 'intake', params: { client: id } }">Take photos in</LinkButton>
         </template>
       </div>
       <div class="foot">
-        <button class="word" type="button" :aria-pressed="squint" @click="squint = !squint">
-          <kbd>Space</kbd> squint
-        </button>
-        <button class="word" type="button" :disabled="!canUndo && !gone" @click="takeBack">undo</button>
-        <button class="word" type="button" @click="afresh">new look</button>
-        <button class="word" type="button" :aria-pressed="seated" @click="change({ seated: !seated })">seated</button>
-        <label class="around"
+        <NButton text class="word" :aria-pressed="squint" @click="squint = !squint"> <kbd>Space</kbd> squint </NButton>
+        <NButton text class="word" :disabled="!canUndo && !gone" @click="takeBack">undo</NButton>
+        <NButton text class="word" @click="afresh">new look</NButton>
+        <NButton text class="word" :aria-pressed="seated" @click="change({ seated: !seated })">seated</NButton>
+        <span class="around" :title="light?.note"
           >light
-          <select v-model="lightName" :title="light?.note">
-            <option v-for="(one, index) in lights" :key="one.name" :value="index ? one.name : ''">
-              {{ one.name }}
-            </option>
-          </select></label
-        >
-        <label
+          <ChoiceList
+            class="short"
+            :value="lightName"
+            :options="lightChoices"
+            label="light"
+            @change="lightName = $event"
+        /></span>
+        <span class="around"
           >surround
-          <select v-model="surround">
-            <option v-for="one in SURROUNDS" :key="one" :value="one">{{ one }}</option>
-          </select></label
-        >
+          <ChoiceList
+            class="short"
+            :value="surround"
+            :options="SURROUND_CHOICES"
+            label="surround"
+            @change="surround = $event as Surround"
+        /></span>
         <KeysHelp :keys="KEYS" />
       </div>
     </section>
     <aside class="right" aria-label="Verdict">
       <ProblemNote v-if="problem" :problem="problem" />
       <h2>{{ draft.name || (judged ? `${capital(judged.intent)} look` : 'A new look') }}</h2>
-      <p class="going">
-        going for
-        <button class="word" type="button" :aria-pressed="!intent" @click="change({ intent: null })">
+      <p class="going" role="group" aria-label="Going for">
+        <NButton text class="word" :aria-pressed="!intent" @click="change({ intent: null })">
           {{ judged && !intent ? `as read: ${judged.intent}` : 'as read' }}
-        </button>
-        <button
+        </NButton>
+        <NButton
+          text
           v-for="one in INTENTS"
           :key="one"
           class="word"
-          type="button"
           :aria-pressed="intent === one"
           @click="change({ intent: one })"
         >
           {{ one }}
-        </button>
+        </NButton>
       </p>
       <HoldBeside
         v-if="judged"
@@ -363,7 +370,7 @@ const KEYS: [string, string][] = [
           :after-name="besideName"
           @point="pointed = $event"
         />
-        <button v-if="held" class="button" type="button" @click="mend(held)"><kbd>M</kbd> make this change</button>
+        <NButton v-if="held" @click="mend(held)"><kbd>M</kbd> make this change</NButton>
       </template>
       <MeasureTapes
         v-else-if="judged"
@@ -479,13 +486,6 @@ const KEYS: [string, string][] = [
 .foot .word {
   padding-inline: 0;
 }
-.foot label {
-  white-space: nowrap;
-  color: var(--soft);
-}
-.foot select {
-  max-width: 118px;
-}
 .two {
   display: grid;
   grid-template-columns: 1fr 1fr;
@@ -541,5 +541,15 @@ figcaption {
   color: var(--ink);
   padding: 10px 16px;
   border-radius: 6px;
+}
+.foot .around {
+  display: inline-flex;
+  gap: 6px;
+  align-items: center;
+  white-space: nowrap;
+  color: var(--soft);
+}
+.foot .choice-list {
+  width: 104px;
 }
 </style>

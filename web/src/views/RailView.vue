@@ -1,7 +1,10 @@
 <script setup lang="ts">
+import { NButton, NInput, NSlider } from 'naive-ui'
 import { computed, nextTick, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import type { Bin, Kept, Word } from '@/api'
+import LinkButton from '@/components/base/LinkButton.vue'
+import type { InputInst } from 'naive-ui'
 import KeysHelp from '@/components/base/KeysHelp.vue'
 import ProblemNote from '@/components/base/ProblemNote.vue'
 import FewColours from '@/components/rail/FewColours.vue'
@@ -44,7 +47,7 @@ const shownId = ref<string | null>(null)
 const panel = ref<(typeof PANELS)[number]['name']>('made')
 const inPalette = ref<Set<string> | null>(null)
 const wall = ref<InstanceType<typeof RailWall> | null>(null)
-const search = ref<HTMLInputElement | null>(null)
+const search = ref<InputInst | null>(null)
 
 const bays = computed(() => baysOf(pieces.value, by.value))
 const words = computed(() => new Map(pieces.value.map((piece) => [piece.id, wordsOf(piece)])))
@@ -153,65 +156,46 @@ function show(one: string) {
           · <strong>{{ foundIds.size }} {{ typed.trim() ? 'found' : 'in the palette' }}</strong></template
         ><template v-if="doubtful.length">
           ·
-          <button class="word link" type="button" @click="goThroughDoubtful()">
+          <NButton text class="word link" @click="goThroughDoubtful()">
             {{ doubtful.length }} in doubt
-          </button></template
+          </NButton></template
         >
       </p>
       <label class="find"
         ><span class="visually-hidden">Find by words</span
-        ><input
+        ><NInput
           ref="search"
-          v-model="typed"
-          type="search"
+          v-model:value="typed"
+          clearable
           placeholder="find: navy not print"
           @keydown.escape="typed = ''"
       /></label>
       <span class="zoom" role="group" aria-label="Distance">
-        <button
-          class="word"
-          type="button"
-          aria-label="Farther: the whole wall"
-          :disabled="zoom === 0"
-          @click="nearer(-1)"
-        >
+        <NButton text class="word" aria-label="Farther: the whole wall" :disabled="zoom === 0" @click="nearer(-1)">
           wall
-        </button>
-        <input
-          v-model.number="zoom"
-          type="range"
-          min="0"
-          :max="ZOOMS.length - 1"
-          aria-label="From the wall to the cloth"
-        />
-        <button
+        </NButton>
+        <NSlider v-model:value="zoom" class="near" :min="0" :max="ZOOMS.length - 1" :tooltip="false" />
+        <NButton
+          text
           class="word"
-          type="button"
           aria-label="Nearer: the cloth"
           :disabled="zoom === ZOOMS.length - 1"
           @click="nearer(1)"
         >
           cloth
-        </button>
+        </NButton>
       </span>
       <p class="by">
         hang by
-        <button
-          v-for="way in WAYS"
-          :key="way.by"
-          class="word"
-          type="button"
-          :aria-pressed="by === way.by"
-          @click="by = way.by"
-        >
+        <NButton text v-for="way in WAYS" :key="way.by" class="word" :aria-pressed="by === way.by" @click="by = way.by">
           {{ way.word }}
-        </button>
+        </NButton>
       </p>
     </div>
     <ProblemNote v-if="problem" :problem="problem" closable @close="problem = null" />
     <div v-if="loaded && !pieces.length" class="tile empty">
       <p>Nothing hangs here yet. Photograph each piece on its own, on a plain ground, and take the photos in.</p>
-      <RouterLink class="button firm" :to="{ name: 'intake', params: { client: id } }">Take photos in</RouterLink>
+      <LinkButton firm :to="{ name: 'intake', params: { client: id } }">Take photos in</LinkButton>
     </div>
     <div class="room" :class="{ bare: !pieces.length }">
       <RailWall
@@ -239,16 +223,16 @@ function show(one: string) {
       />
       <section class="tile below" aria-label="The audit">
         <nav class="panels" aria-label="Audit">
-          <button
+          <NButton
+            text
             v-for="one in PANELS"
             :key="one.name"
             class="word"
-            type="button"
             :aria-pressed="panel === one.name"
             @click="panel = one.name"
           >
             {{ one.word }}<template v-if="one.name === 'doubt' && doubtful.length"> · {{ doubtful.length }}</template>
-          </button>
+          </NButton>
         </nav>
         <div class="panel">
           <template v-if="panel === 'made'"
@@ -292,9 +276,9 @@ function show(one: string) {
     <footer class="foot">
       <template v-if="chosen.size">
         <strong>{{ plural(chosen.size, 'piece') }} chosen</strong>
-        <button class="button firm" type="button" @click="startLook">Start a look <kbd>L</kbd></button>
-        <button class="button" type="button" @click="makeSet">A set <kbd>S</kbd></button>
-        <button class="button" type="button" @click="chosen = new Set()">Put back <kbd>Esc</kbd></button>
+        <NButton type="primary" @click="startLook">Start a look <kbd>L</kbd></NButton>
+        <NButton @click="makeSet">A set <kbd>S</kbd></NButton>
+        <NButton @click="chosen = new Set()">Put back <kbd>Esc</kbd></NButton>
       </template>
       <span role="status" class="soft">{{ told }}</span>
       <KeysHelp class="keys" :keys="RAIL_KEYS" />
@@ -323,23 +307,10 @@ function show(one: string) {
   flex-wrap: wrap;
   margin-left: auto;
 }
-.find input {
-  font: inherit;
-  color: var(--ink);
-  background: var(--field);
-  border: 1px solid var(--line);
-  border-radius: 5px;
-  padding: 5px 9px;
-  width: 190px;
-}
 .zoom {
   display: flex;
   align-items: center;
   gap: 6px;
-}
-.zoom input {
-  width: 84px;
-  accent-color: var(--ink);
 }
 .room {
   flex: 1;
@@ -407,5 +378,11 @@ function show(one: string) {
   .room {
     grid-template-rows: minmax(170px, 1fr) 270px;
   }
+}
+.find .n-input {
+  width: 190px;
+}
+.zoom .near {
+  width: 84px;
 }
 </style>

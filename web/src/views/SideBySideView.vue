@@ -1,6 +1,9 @@
 <script setup lang="ts">
+import { NButton, NInput } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import type { SideBySide } from '@/api'
+import ChoiceList from '@/components/fields/ChoiceList.vue'
+import ChooseFile from '@/components/fields/ChooseFile.vue'
 import ForgottenNote from '@/components/base/ForgottenNote.vue'
 import ProblemNote from '@/components/base/ProblemNote.vue'
 import DrapedFace from '@/components/client/DrapedFace.vue'
@@ -71,11 +74,6 @@ async function take(index: 0 | 1, files: File[]) {
   }
   sending.value = false
 }
-/** The same file may be chosen once more. */
-function chosen(index: 0 | 1, input: HTMLInputElement) {
-  void take(index, [...(input.files ?? [])])
-  input.value = ''
-}
 async function removePhoto(photo: string) {
   if (await remove(photo))
     sides.value = sides.value.map((side) => (side.id === photo ? { kind: 'nothing', id: '' } : side)) as [Side, Side]
@@ -103,6 +101,31 @@ const lookOn = (side: Side) => {
   return { worn: asWorn(pieces.value, look.pieces, worn), seated: seated ?? client.value?.about.seated ?? false }
 }
 const value = (side: Side) => `${side.kind}:${side.id}`
+const choices = computed(() => [
+  { value: 'nothing:', label: 'nothing, the face alone' },
+  {
+    type: 'group',
+    key: 'pieces',
+    label: 'Pieces',
+    children: pieces.value.map((one) => ({ value: `piece:${one.id}`, label: one.label })),
+  },
+  {
+    type: 'group',
+    key: 'looks',
+    label: 'Looks',
+    children: looks.value.map((one) => ({ value: `look:${one.id}`, label: one.name })),
+  },
+  ...(photos.value.length
+    ? [
+        {
+          type: 'group',
+          key: 'photos',
+          label: 'Photos',
+          children: photos.value.map((one) => ({ value: `photo:${one.id}`, label: one.name })),
+        },
+      ]
+    : []),
+])
 function choose(index: 0 | 1, chosen: string) {
   const [kind, ...rest] = chosen.split(':') as [Side['kind'], ...string[]]
   const now: [Side, Side] = [...sides.value]
@@ -180,32 +203,20 @@ const told = (one: SideBySide) =>
           />
         </div>
         <div v-if="loaded" class="choice">
-          <select
+          <ChoiceList
             :value="value(sides[index])"
-            :aria-label="index ? 'What is on the right' : 'What is on the left'"
-            @change="choose(index, ($event.target as HTMLSelectElement).value)"
+            :options="choices"
+            :label="index ? 'What is on the right' : 'What is on the left'"
+            @change="choose(index, $event)"
+          />
+          <ChooseFile
+            accept="image/*,.heic,.heif"
+            several
+            :disabled="sending"
+            :label="index ? 'A photo for the right' : 'A photo for the left'"
+            @files="take(index, $event)"
+            >Photo</ChooseFile
           >
-            <option value="nothing:">nothing, the face alone</option>
-            <optgroup label="Pieces">
-              <option v-for="one in pieces" :key="one.id" :value="`piece:${one.id}`">{{ one.label }}</option>
-            </optgroup>
-            <optgroup label="Looks">
-              <option v-for="one in looks" :key="one.id" :value="`look:${one.id}`">{{ one.name }}</option>
-            </optgroup>
-            <optgroup v-if="photos.length" label="Photos">
-              <option v-for="one in photos" :key="one.id" :value="`photo:${one.id}`">{{ one.name }}</option>
-            </optgroup>
-          </select>
-          <label class="button"
-            >Photo<input
-              class="visually-hidden"
-              type="file"
-              accept="image/*,.heic,.heif"
-              multiple
-              :disabled="sending"
-              :aria-label="index ? 'A photo for the right' : 'A photo for the left'"
-              @change="chosen(index, $event.target as HTMLInputElement)"
-          /></label>
           <PhotoHandles
             v-if="photoOn(sides[index])"
             :photo="photoOn(sides[index])!"
@@ -225,17 +236,17 @@ const told = (one: SideBySide) =>
       <template v-if="pair">
         <p role="status">{{ together ? pairWords(pair) : 'Each photo relit by itself and shown whole.' }}</p>
         <p class="acts">
-          <button class="word" type="button" :aria-pressed="together" @click="together = !together">
+          <NButton text class="word" :aria-pressed="together" @click="together = !together">
             one light, one size
-          </button>
+          </NButton>
         </p>
       </template>
       <ProblemNote v-if="problem" :problem="problem" closable @close="problem = null" />
-      <label class="note">Note <input v-model="note" type="text" maxlength="500" placeholder="what was seen" /></label>
+      <label class="note">Note <NInput v-model:value="note" :maxlength="500" placeholder="what was seen" /></label>
       <div class="acts" role="group" aria-label="Which is better?">
-        <button class="button" type="button" @click="keep('left')"><kbd>←</kbd> left</button>
-        <button class="button" type="button" @click="keep('no difference')"><kbd>↓</kbd> no difference</button>
-        <button class="button" type="button" @click="keep('right')"><kbd>→</kbd> right</button>
+        <NButton @click="keep('left')"><kbd>←</kbd> left</NButton>
+        <NButton @click="keep('no difference')"><kbd>↓</kbd> no difference</NButton>
+        <NButton @click="keep('right')"><kbd>→</kbd> right</NButton>
       </div>
       <p role="status">{{ said }}</p>
       <h2 v-if="kept.length || forgotten">Kept</h2>
@@ -245,9 +256,9 @@ const told = (one: SideBySide) =>
           <strong>{{ labelled(one.left) }}</strong> against <strong>{{ labelled(one.right) }}</strong>
           <span class="soft">{{ [told(one), one.note].filter(Boolean).join(' · ') }}</span>
           <span class="acts"
-            ><button v-if="there(one.left) && there(one.right)" class="word" type="button" @click="show(one)">
-              show again</button
-            ><button class="word" type="button" @click="forget(one)">forget</button></span
+            ><NButton text v-if="there(one.left) && there(one.right)" class="word" @click="show(one)">
+              show again</NButton
+            ><NButton text class="word" @click="forget(one)">forget</NButton></span
           >
         </li>
       </ul>
@@ -285,16 +296,6 @@ const told = (one: SideBySide) =>
   gap: 6px 8px;
   padding: 8px 12px 12px;
 }
-select {
-  flex: 1 1 10em;
-  min-width: 0;
-  font: inherit;
-  color: var(--ink);
-  background: var(--sheet);
-  border: 1.2px solid var(--rule);
-  border-radius: 6px;
-  padding: 6px 9px;
-}
 .panel {
   background: var(--paper);
   border-left: 1px solid var(--line);
@@ -308,18 +309,13 @@ select {
   display: grid;
   gap: 3px;
 }
-.note input {
-  font: inherit;
-  color: inherit;
-  background: var(--sheet);
-  border: 1.2px solid var(--rule);
-  border-radius: 6px;
-  padding: 6px 9px;
-}
 .acts {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 10px;
+  display: grid;
+  grid-template-columns: repeat(3, auto);
+  gap: 6px;
+}
+.acts .n-button {
+  padding: 0 8px;
 }
 ul {
   list-style: none;
@@ -331,5 +327,9 @@ ul {
 li {
   display: grid;
   gap: 1px;
+}
+.choice .choice-list {
+  flex: 1 1 10em;
+  min-width: 0;
 }
 </style>

@@ -1,5 +1,8 @@
 <script setup lang="ts">
+import { NButton, NInput } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
+import ChoiceList from '@/components/fields/ChoiceList.vue'
+import ChooseFile from '@/components/fields/ChooseFile.vue'
 import PinkedSwatch from '@/components/base/PinkedSwatch.vue'
 import ProblemNote from '@/components/base/ProblemNote.vue'
 import BackupsHere from '@/components/studio/BackupsHere.vue'
@@ -50,10 +53,7 @@ async function readPatch() {
 }
 useKeys((): Keys => (next.value === null ? {} : { enter: () => void readPatch(), escape: () => (next.value = null) }))
 const forget = () => server.forgetCard()
-async function takeCard(event: Event) {
-  const input = event.target as HTMLInputElement
-  const file = input.files?.[0]
-  input.value = ''
+async function takeCard([file]: File[]) {
   if (file && (await server.takeCard(file))) said.value = 'The card is taken over. Its colours count from now on.'
 }
 const watchIt = () => server.watchFolder(path.value, whose.value)
@@ -103,8 +103,8 @@ const hex = (lab: number[]) => `lab(${lab[0]} ${lab[1]} ${lab[2]})`
           light. A home printer's greys are grey; its colours count once the card has been measured.
         </p>
         <p class="acts">
-          <a class="button" href="/api/card/A6.pdf">Card on A6 (PDF)</a>
-          <a class="button" href="/api/card/A4.pdf">Card on A4 (PDF)</a>
+          <NButton tag="a" href="/api/card/A6.pdf">Card on A6 (PDF)</NButton>
+          <NButton tag="a" href="/api/card/A4.pdf">Card on A4 (PDF)</NButton>
         </p>
         <template v-if="studio?.card">
           <ol class="patches" aria-label="The card as measured">
@@ -113,26 +113,22 @@ const hex = (lab: number[]) => `lab(${lab[0]} ${lab[1]} ${lab[2]})`
             </li>
           </ol>
           <p class="acts">
-            <span>Measured once.</span><a class="button" href="/api/card/measured.json">Take it elsewhere (JSON)</a
-            ><button class="button" type="button" @click="forget">Another card was printed</button>
+            <span>Measured once.</span><NButton tag="a" href="/api/card/measured.json">Take it elsewhere (JSON)</NButton
+            ><NButton @click="forget">Another card was printed</NButton>
           </p>
         </template>
         <p v-else class="soft">Not measured yet.</p>
         <p v-if="next !== null" class="acts" role="status">
           <strong>Hold the reader to row {{ row }}, patch {{ column }}.</strong>
           <span class="soft">{{ next }} of {{ PATCHES }} read</span>
-          <button class="button firm" type="button" @click="readPatch">Read it <kbd>↵</kbd></button>
-          <button class="button" type="button" @click="next = null">Stop</button>
+          <NButton type="primary" @click="readPatch">Read it <kbd>↵</kbd></NButton>
+          <NButton @click="next = null">Stop</NButton>
         </p>
         <p v-else class="acts">
-          <button class="button firm" type="button" :disabled="!studio?.reader" @click="begin">Measure the card</button
-          ><label class="button"
-            >Measured elsewhere<input
-              class="visually-hidden"
-              type="file"
-              accept=".json,application/json"
-              @change="takeCard" /></label
-          ><span class="soft">Put the reader on its tile first.</span>
+          <NButton type="primary" :disabled="!studio?.reader" @click="begin">Measure the card</NButton
+          ><ChooseFile accept=".json,application/json" label="Measured elsewhere" @files="takeCard" /><span class="soft"
+            >Put the reader on its tile first.</span
+          >
         </p>
         <p role="status">{{ said }}</p>
       </section>
@@ -154,16 +150,19 @@ const hex = (lab: number[]) => `lab(${lab[0]} ${lab[1]} ${lab[2]})`
         </p>
         <form class="acts" @submit.prevent="watchIt">
           <label
-            >Folder <input v-model="path" class="path" type="text" spellcheck="false" placeholder="/home/…/phone"
+            >Folder
+            <NInput v-model:value="path" class="path" placeholder="/home/…/phone" :input-props="{ spellcheck: false }"
           /></label>
-          <label
+          <span class="whose"
             >for
-            <select v-model="whose">
-              <option v-for="one in clients" :key="one.id" :value="one.id">{{ one.name }}</option>
-            </select></label
-          >
-          <button class="button" type="submit" :disabled="!path || !whose">Watch it</button>
-          <button v-if="studio?.watched" class="button" type="button" @click="stop">Stop watching</button>
+            <ChoiceList
+              :value="whose || null"
+              :options="clients.map((one) => ({ value: one.id, label: one.name }))"
+              label="for"
+              @change="whose = $event"
+          /></span>
+          <NButton attr-type="submit" :disabled="!path || !whose">Watch it</NButton>
+          <NButton v-if="studio?.watched" @click="stop">Stop watching</NButton>
         </form>
         <p v-if="studio?.watched" role="status">{{ studio.watched.problem || `Watching ${studio.watched.path}.` }}</p>
       </section>
@@ -225,16 +224,16 @@ label {
   gap: 8px;
   align-items: center;
 }
-input,
-select {
-  font: inherit;
-  color: inherit;
-  background: var(--sheet);
-  border: 1.2px solid var(--rule);
-  border-radius: 6px;
-  padding: 5px 9px;
-}
 .path {
   width: 340px;
+}
+.whose {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  min-width: 200px;
+}
+.path {
+  width: 260px;
 }
 </style>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 /** Says what is gone and offers it back. */
 defineProps<{ told: string }>()
 defineEmits<{ back: [] }>()
@@ -6,7 +7,7 @@ defineEmits<{ back: [] }>()
 
 <template>
   <p role="status" class="forgotten">
-    {{ told }} <button class="word" type="button" @click="$emit('back')">take it back</button>
+    {{ told }} <NButton text class="word" @click="$emit('back')">take it back</NButton>
   </p>
 </template>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import { ref } from 'vue'
 import { useKeys } from '@/composables/useKeys'
 
@@ -13,7 +14,7 @@ useKeys(() => ({
 
 <template>
   <aside class="help">
-    <button class="word" type="button" :aria-expanded="open" @click="open = !open"><kbd>?</kbd> keys</button>
+    <NButton text class="word" :aria-expanded="open" @click="open = !open"><kbd>?</kbd> keys</NButton>
     <dl v-if="open" class="tile">
       <template v-for="[key, does] in keys" :key="key"
         ><dt>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import type { Problem } from '@/api'
 import { capital } from '@/lib/words'
 
@@ -12,7 +13,7 @@ defineEmits<{ close: [] }>()
       <strong v-if="problem.where">{{ problem.where }}: </strong>
       {{ problem.where ? problem.what : capital(problem.what) }} {{ problem.do }}
     </p>
-    <button v-if="closable" class="word" type="button" @click="$emit('close')">All right</button>
+    <NButton text v-if="closable" class="word" @click="$emit('close')">All right</NButton>
   </div>
 </template>
 

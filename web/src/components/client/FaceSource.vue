@@ -1,6 +1,8 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import { ref } from 'vue'
 import type { FaceColour } from '@/api'
+import NumberField from '@/components/fields/NumberField.vue'
 import PinkedSwatch from '@/components/base/PinkedSwatch.vue'
 import type { Part } from '@/server/useColouring'
 import { capital } from '@/lib/words'
@@ -35,24 +37,25 @@ function setByEye(lab: number[]) {
     >
     <span v-else class="soft">not known</span>
     <span class="ways">
-      <button
+      <NButton
+        text
         class="word"
-        type="button"
         :aria-label="`Read the ${part} with the colour reader`"
         :disabled="part === 'eyes'"
         @click="emit('reader')"
       >
         reader
-      </button>
-      <button class="word" type="button" :aria-expanded="open" :aria-label="`Set the ${part} by eye`" @click="start">
+      </NButton>
+      <NButton text class="word" :aria-expanded="open" :aria-label="`Set the ${part} by eye`" @click="start">
         by eye
-      </button>
+      </NButton>
     </span>
     <form v-if="open" class="eye" @submit.prevent="setByEye(lab)">
       <label v-for="([axis, low, high], index) in AXES" :key="axis"
-        >{{ axis }} <input v-model.number="lab[index]" type="number" :min="low" :max="high" step="1"
+        >{{ axis }}
+        <NumberField :value="lab[index] ?? null" :min="low" :max="high" :step="1" @change="lab[index] = $event ?? 0"
       /></label>
-      <button class="button" type="submit">Set</button>
+      <NButton attr-type="submit">Set</NButton>
     </form>
   </li>
 </template>
@@ -77,17 +80,12 @@ li {
   justify-content: space-between;
   gap: 6px;
 }
-input {
-  width: 60px;
-  font: inherit;
-  color: inherit;
-  background: var(--sheet);
-  border: 1.2px solid var(--rule);
-  border-radius: 4px;
-}
-.eye .button {
+.eye .n-button {
   min-height: 30px;
   padding: 2px 10px;
   justify-content: center;
+}
+.number-field {
+  width: 64px;
 }
 </style>

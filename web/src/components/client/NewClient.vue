@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NInput } from 'naive-ui'
+import { NButton, NCheckbox, NInput } from 'naive-ui'
 import { ref } from 'vue'
 import type { Client } from '@/api'
 import ProblemNote from '@/components/base/ProblemNote.vue'
@@ -28,7 +28,7 @@ async function add() {
         :maxlength="120"
         :input-props="{ 'aria-label': 'Name or initials' }"
       />
-      <label><input v-model="consent" type="checkbox" /> agreed today to photos, kept on this machine only</label>
+      <NCheckbox v-model:checked="consent">agreed today to photos, kept on this machine only</NCheckbox>
       <NInput
         v-model:value="purpose"
         class="purpose"
@@ -36,7 +36,7 @@ async function add() {
         :maxlength="500"
         :input-props="{ 'aria-label': 'What the photos are for' }"
       />
-      <button class="button" type="submit">Add to the book</button>
+      <NButton attr-type="submit">Add to the book</NButton>
     </div>
     <ProblemNote v-if="problem" :problem="problem" closable @close="problem = null" />
   </form>
@@ -64,10 +64,5 @@ label {
   display: flex;
   gap: 8px;
   align-items: center;
-}
-input[type='checkbox'] {
-  width: 18px;
-  height: 18px;
-  accent-color: var(--ink);
 }
 </style>

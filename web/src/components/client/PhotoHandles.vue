@@ -1,6 +1,8 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import { ref, watch } from 'vue'
 import type { ComparedPhoto } from '@/api'
+import TextField from '@/components/fields/TextField.vue'
 
 /** What a photo shows, in the stylist's words, and the way to be rid of it. */
 const { photo } = defineProps<{ photo: ComparedPhoto }>()
@@ -21,18 +23,10 @@ function remove() {
 
 <template>
   <div class="handles">
-    <label
-      >called
-      <input
-        :value="photo.name"
-        type="text"
-        maxlength="120"
-        aria-label="What the photo shows"
-        @change="name(($event.target as HTMLInputElement).value)"
-    /></label>
-    <button class="word soft" type="button" @click="remove" @blur="asked = false">
+    <label>called <TextField :value="photo.name" :maxlength="120" label="What the photo shows" @change="name" /></label>
+    <NButton text class="word soft" @click="remove" @blur="asked = false">
       {{ asked ? 'for good?' : 'remove' }}
-    </button>
+    </NButton>
   </div>
 </template>
 
@@ -51,17 +45,11 @@ label {
   flex: 1;
   min-width: 0;
 }
-input {
-  flex: 1;
-  min-width: 0;
-  font: inherit;
-  color: var(--ink);
-  background: var(--sheet);
-  border: 1.2px solid var(--rule);
-  border-radius: 6px;
-  padding: 6px 9px;
-}
 .word {
   white-space: nowrap;
+}
+.text-field {
+  flex: 1;
+  min-width: 0;
 }
 </style>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import type { FaceColour, Spots } from '@/api'
@@ -136,9 +137,9 @@ function sized(event: Event) {
       </p>
     </div>
     <p v-if="missing.length" class="missing">
-      <button v-for="part in missing" :key="part" class="button" type="button" @click="add(part)">
+      <NButton v-for="part in missing" :key="part" @click="add(part)">
         A lens for {{ part === 'eyes' ? 'an iris' : part }}
-      </button>
+      </NButton>
     </p>
   </div>
 </template>

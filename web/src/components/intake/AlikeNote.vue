@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import type { Alike } from '@/api'
 
 /** An earlier photo that shows the same: the stylist says whether it does. */
@@ -16,8 +17,8 @@ defineEmits<{ remove: []; apart: [] }>()
       <span v-if="alike.hung" class="soft"> It hangs on the rail.</span>
     </p>
     <div class="answers">
-      <button class="button" type="button" @click="$emit('remove')">Yes, bin this one <kbd>D</kbd></button>
-      <button class="button" type="button" @click="$emit('apart')">No, another <kbd>N</kbd></button>
+      <NButton @click="$emit('remove')">Yes, bin this one <kbd>D</kbd></NButton>
+      <NButton @click="$emit('apart')">No, another <kbd>N</kbd></NButton>
     </div>
   </div>
 </template>
@@ -48,7 +49,7 @@ p {
   gap: 8px;
   flex-wrap: wrap;
 }
-.answers .button {
+.answers .n-button {
   padding: 3px 9px;
   font-size: 13px;
 }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NInput, NSelect } from 'naive-ui'
+import { NButton, NInput, NSelect } from 'naive-ui'
 import { computed } from 'vue'
 import type { Bin, Category, PatternType, Photo, Word } from '@/api'
 import PinkedSwatch from '@/components/base/PinkedSwatch.vue'
@@ -100,16 +100,16 @@ const surest = computed(() => {
       </button>
     </div>
     <div v-if="choosing || bin === 'print'" class="patterns" role="group" aria-label="Which print?">
-      <button
+      <NButton
+        text
         v-for="(one, index) in PATTERNS"
         :key="one"
         class="word"
-        type="button"
         :aria-pressed="pattern === one"
         @click="$emit('say', { pattern: one, bin: 'print' })"
       >
         <kbd v-if="choosing">{{ index + 1 }}</kbd> {{ one }}
-      </button>
+      </NButton>
     </div>
     <TapeMeasure
       :value="reading.sort.temperature"
@@ -127,16 +127,16 @@ const surest = computed(() => {
       <dd>{{ surfaceWords(photo) }}</dd>
       <dt>Metal <kbd>J</kbd></dt>
       <dd class="metals" role="group" aria-label="Metal">
-        <button
+        <NButton
+          text
           v-for="one in METALS"
           :key="one"
           class="word"
-          type="button"
           :aria-pressed="metal === one"
           @click="$emit('say', { metal: one })"
         >
           {{ one }}
-        </button>
+        </NButton>
       </dd>
       <dt>Light</dt>
       <dd>

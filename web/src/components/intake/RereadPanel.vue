@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton, NCheckbox } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import PinkedSwatch from '@/components/base/PinkedSwatch.vue'
 import ProblemNote from '@/components/base/ProblemNote.vue'
@@ -44,7 +45,11 @@ function turn(id: string) {
       <ul v-if="state.changes.length">
         <li v-for="one in state.changes" :key="one.photo_id">
           <label>
-            <input type="checkbox" :checked="!left.includes(one.photo_id)" @change="turn(one.photo_id)" />
+            <NCheckbox
+              :checked="!left.includes(one.photo_id)"
+              :aria-label="one.label"
+              @update:checked="turn(one.photo_id)"
+            />
             <img :src="one.picture" alt="" />
             <span class="name">{{ one.label }}</span>
             <PinkedSwatch :hex="one.before_hex" :width="54" :height="34" />
@@ -60,18 +65,11 @@ function turn(id: string) {
       </ul>
     </template>
     <div class="acts">
-      <button
-        v-if="state?.changes.length && !taking"
-        class="button firm"
-        type="button"
-        @click="take(chosen.map((one) => one.photo_id))"
-      >
+      <NButton type="primary" v-if="state?.changes.length && !taking" @click="take(chosen.map((one) => one.photo_id))">
         Take over {{ plural(chosen.length, 'reading') }}
-      </button>
-      <button v-if="state?.waiting && !taking" class="button" type="button" @click="stop()">
-        Stop, and show what was read
-      </button>
-      <button class="button" type="button" @click="leave()">Leave all as they are</button>
+      </NButton>
+      <NButton v-if="state?.waiting && !taking" @click="stop()"> Stop, and show what was read </NButton>
+      <NButton @click="leave()">Leave all as they are</NButton>
     </div>
   </section>
 </template>

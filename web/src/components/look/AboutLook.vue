@@ -1,21 +1,17 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { NButton } from 'naive-ui'
+import { computed } from 'vue'
 import type { KeptLook, LookKept } from '@/api'
+import ChooseFile from '@/components/fields/ChooseFile.vue'
+import TextField from '@/components/fields/TextField.vue'
 import { SEASONS } from '@/lib/words'
 
 /** What a kept look is for and how it was found, what it varies, and what earlier versions of the rules said of it. */
 const { look, looks } = defineProps<{ look: KeptLook; looks: KeptLook[] }>()
 /** Only what changes is told: another change may be on its way. */
 const emit = defineEmits<{ kept: [what: LookKept]; open: [look: KeptLook]; photo: [file: File | null] }>()
-const file = ref<HTMLInputElement | null>(null)
-const sent = () => {
-  const one = file.value?.files?.[0]
-  if (one) emit('photo', one)
-  if (file.value) file.value.value = ''
-}
 const change = (what: LookKept) => emit('kept', what)
-const text = (name: 'occasion' | 'note', event: Event) =>
-  change({ [name]: (event.target as HTMLInputElement).value.trim() })
+const text = (name: 'occasion' | 'note', value: string) => change({ [name]: value.trim() })
 const rate = (name: 'stylist_rating' | 'client_rating', value: number) =>
   change({ [name]: look.kept[name] === value ? null : value })
 const season = (one: (typeof SEASONS)[number]) => {
@@ -38,29 +34,33 @@ const earlier = computed(() => look.verdicts.slice(0, -1))
     </summary>
     <label
       >occasion
-      <input :value="look.kept.occasion" maxlength="120" placeholder="opening night" @change="text('occasion', $event)"
+      <TextField
+        :value="look.kept.occasion ?? ''"
+        :maxlength="120"
+        placeholder="opening night"
+        @change="text('occasion', $event)"
     /></label>
     <p class="row" role="group" aria-label="Time of day and season">
-      <button
+      <NButton
+        text
         v-for="one in ['day', 'evening'] as const"
         :key="one"
         class="word"
-        type="button"
         :aria-pressed="look.kept.time === one"
         @click="change({ time: look.kept.time === one ? '' : one })"
       >
         {{ one }}
-      </button>
-      <button
+      </NButton>
+      <NButton
+        text
         v-for="one in SEASONS"
         :key="one"
         class="word"
-        type="button"
         :aria-pressed="look.kept.seasons?.includes(one) ?? false"
         @click="season(one)"
       >
         {{ one }}
-      </button>
+      </NButton>
     </p>
     <p
       v-for="who in [
@@ -73,19 +73,21 @@ const earlier = computed(() => look.verdicts.slice(0, -1))
       :aria-label="`Rating by ${who.word}`"
     >
       <span class="soft">{{ who.word }}</span>
-      <button
+      <NButton
+        text
         v-for="value in 5"
         :key="value"
         class="word"
-        type="button"
         :aria-pressed="look.kept[who.name] === value"
         :aria-label="`${value} of 5 by ${who.word}`"
         @click="rate(who.name, value)"
       >
         {{ value }}
-      </button>
+      </NButton>
     </p>
-    <label>notes <textarea rows="2" :value="look.kept.note" maxlength="2000" @change="text('note', $event)" /></label>
+    <label
+      >notes <TextField :rows="2" :value="look.kept.note ?? ''" :maxlength="2000" @change="text('note', $event)"
+    /></label>
     <div class="worn">
       <img
         v-if="look.kept.photo"
@@ -96,31 +98,26 @@ const earlier = computed(() => look.verdicts.slice(0, -1))
         The shoes are not in the picture: take another one from further away, down to the floor.
       </p>
       <p class="row">
-        <button class="word link" type="button" @click="file?.click()">
-          {{ look.kept.photo ? 'another photo of it worn' : 'add a photo of it worn' }}
-        </button>
-        <button v-if="look.kept.photo" class="word link" type="button" @click="emit('photo', null)">
+        <ChooseFile
+          accept="image/*"
+          word
+          label="Photo of the look as it is worn"
+          @files="([one]) => one && emit('photo', one)"
+          >{{ look.kept.photo ? 'another photo of it worn' : 'add a photo of it worn' }}</ChooseFile
+        >
+        <NButton text v-if="look.kept.photo" class="word link" @click="emit('photo', null)">
           take the photo away
-        </button>
+        </NButton>
       </p>
-      <input
-        ref="file"
-        class="visually-hidden"
-        type="file"
-        accept="image/*"
-        tabindex="-1"
-        aria-label="Photo of the look as it is worn"
-        @change="sent"
-      />
     </div>
     <p v-if="parent">
-      varies <button class="word link" type="button" @click="emit('open', parent)">{{ parent.name }}</button>
+      varies <NButton text class="word link" @click="emit('open', parent)">{{ parent.name }}</NButton>
     </p>
     <p v-if="variations.length">
       varied by
       <template v-for="(one, index) in variations" :key="one.id"
         ><template v-if="index">, </template
-        ><button class="word link" type="button" @click="emit('open', one)">{{ one.name }}</button></template
+        ><NButton text class="word link" @click="emit('open', one)">{{ one.name }}</NButton></template
       >
     </p>
     <p v-for="one in earlier" :key="one.weights" class="soft">
@@ -146,16 +143,6 @@ label {
   color: var(--soft);
   margin-top: 4px;
 }
-input,
-textarea {
-  font: inherit;
-  color: var(--ink);
-  background: var(--field);
-  border: 1px solid var(--line);
-  border-radius: 4px;
-  padding: 3px 7px;
-  width: 100%;
-}
 .row {
   display: flex;
   flex-wrap: wrap;
@@ -167,9 +154,6 @@ textarea {
   max-width: 100%;
   max-height: 260px;
   margin-top: 6px;
-}
-.worn input {
-  width: 1px;
 }
 .link {
   text-decoration: underline;

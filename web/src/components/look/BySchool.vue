@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import type { Judged, Schools } from '@/api'
 import { differing, moved } from '@/lib/differ'
@@ -72,21 +73,21 @@ const summary = computed(
     <div v-for="one in QUESTIONS" :key="one.key" class="row" role="group" :aria-label="one.asks">
       <span class="soft">{{ one.asks }}</span>
       <span
-        ><button
+        ><NButton
+          text
           v-for="(says, value) in one.says"
           :key="value"
           class="word"
-          type="button"
           :aria-pressed="now[one.key] === value"
           @click="choose(one.key, String(value))"
         >
           {{ says }}
-        </button></span
+        </NButton></span
       >
     </div>
     <p v-if="own" class="acts">
-      <button class="word link" type="button" @click="emit('forAll', now)">for every look of {{ client }}</button>
-      <button class="word link" type="button" @click="emit('school', null)">as {{ client }} usually</button>
+      <NButton text class="word link" @click="emit('forAll', now)">for every look of {{ client }}</NButton>
+      <NButton text class="word link" @click="emit('school', null)">as {{ client }} usually</NButton>
     </p>
     <div v-if="before && settled" class="told" role="status">
       <p>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { computed } from 'vue'
 import type { BookEntry, KeptLook, Mend } from '@/api'
+import ChoiceList from '@/components/fields/ChoiceList.vue'
 import type { Beside } from '@/lib/beside'
 
 /** What to hold beside the look: the change that helps most, a kept look, or the same look on another client. */
@@ -11,40 +12,31 @@ const { mend, looks, clients, beside } = defineProps<{
   beside: Beside | null
 }>()
 const emit = defineEmits<{ beside: [what: Beside | null]; choosing: [] }>()
-/** Who chose with the pointer goes on with the keys of the look, and not with those of the list. */
-const byPointer = ref(false)
-function choose(list: HTMLSelectElement) {
-  const [kind = '', id = ''] = list.value.split(' ')
-  if (byPointer.value) list.blur()
+const named = (kind: 'look' | 'client', some: { id: string; name: string }[]) =>
+  some.map((one) => ({ value: `${kind} ${one.id}`, label: one.name }))
+const options = computed(() => [
+  { value: 'nothing', label: 'nothing' },
+  ...(mend || beside?.kind === 'mend' ? [{ value: 'mend', label: 'the change that helps most' }] : []),
+  ...(looks.length ? [{ type: 'group', key: 'looks', label: 'A kept look', children: named('look', looks) }] : []),
+  ...(clients.length
+    ? [{ type: 'group', key: 'clients', label: 'The same look on', children: named('client', clients) }]
+    : []),
+])
+const value = computed(() => (!beside ? 'nothing' : beside.kind === 'mend' ? 'mend' : `${beside.kind} ${beside.id}`))
+function choose(chosen: string) {
+  const [kind = '', id = ''] = chosen.split(' ')
   if (kind === 'mend') emit('beside', { kind: 'mend' })
   else if (kind === 'look') emit('beside', { kind: 'look', id })
   else if (kind === 'client') emit('beside', { kind: 'client', id })
   else emit('beside', null)
 }
-const value = () => (!beside ? '' : beside.kind === 'mend' ? 'mend' : `${beside.kind} ${beside.id}`)
 </script>
 
 <template>
-  <label class="hold"
-    >hold beside
-    <select
-      :value="value()"
-      @focus="emit('choosing')"
-      @pointerenter="emit('choosing')"
-      @pointerdown="byPointer = true"
-      @keydown="byPointer = false"
-      @change="choose($event.target as HTMLSelectElement)"
-    >
-      <option value="">nothing</option>
-      <option v-if="mend || beside?.kind === 'mend'" value="mend">the change that helps most</option>
-      <optgroup v-if="looks.length" label="A kept look">
-        <option v-for="look in looks" :key="look.id" :value="`look ${look.id}`">{{ look.name }}</option>
-      </optgroup>
-      <optgroup v-if="clients.length" label="The same look on">
-        <option v-for="one in clients" :key="one.id" :value="`client ${one.id}`">{{ one.name }}</option>
-      </optgroup>
-    </select>
-  </label>
+  <div class="hold">
+    hold beside
+    <ChoiceList :value="value" :options="options" label="hold beside" @choosing="emit('choosing')" @change="choose" />
+  </div>
 </template>
 
 <style scoped>
@@ -55,8 +47,9 @@ const value = () => (!beside ? '' : beside.kind === 'mend' ? 'mend' : `${beside.
   font-size: 13px;
   color: var(--soft);
   margin-top: 4px;
+  white-space: nowrap;
 }
-select {
+.hold .choice-list {
   flex: 1;
   min-width: 0;
 }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NInput } from 'naive-ui'
+import { NButton, NInput } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 
 /** Names the look and keeps it; a kept one can be kept again under its name or as another. */
@@ -22,10 +22,8 @@ const keep = () => ready.value && emit('keep', text.value)
       :maxlength="200"
       :input-props="{ 'aria-label': 'Name of the look', id: 'look-name' }"
     />
-    <button class="button firm" type="submit" :disabled="!ready">Keep</button>
-    <button v-if="kept" class="button" type="button" :disabled="!ready" @click="emit('another', text)">
-      As another
-    </button>
+    <NButton type="primary" attr-type="submit" :disabled="!ready">Keep</NButton>
+    <NButton v-if="kept" :disabled="!ready" @click="emit('another', text)"> As another </NButton>
   </form>
 </template>
 
@@ -39,7 +37,7 @@ const keep = () => ready.value && emit('keep', text.value)
   flex: 1;
   min-width: 0;
 }
-.button {
+.n-button {
   white-space: nowrap;
   padding: 6px 11px;
 }

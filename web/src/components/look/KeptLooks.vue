@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import { ref } from 'vue'
 import type { KeptLook, Piece } from '@/api'
 
@@ -25,9 +26,9 @@ const hexes = (look: KeptLook) =>
           /></span>
           <span class="name">{{ look.name }}</span><strong>{{ look.overall.toFixed(0) }}</strong>
         </button>
-        <button
+        <NButton
+          text
           class="word soft"
-          type="button"
           :aria-label="
             asked === look.id ? `Let go of ${look.name}, and of its photo for good` : `Let go of ${look.name}`
           "
@@ -35,7 +36,7 @@ const hexes = (look: KeptLook) =>
           @blur="asked = null"
         >
           {{ asked === look.id ? 'its photo too, for good?' : 'let go' }}
-        </button>
+        </NButton>
       </li>
     </ul>
   </section>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import type { Judged, Measure, Mend } from '@/api'
 import TapeMeasure from '@/components/base/TapeMeasure.vue'
@@ -31,7 +32,7 @@ const toggle = (name: string) => (open.value = open.value === name ? null : name
   <div class="tapes">
     <h3>The whole</h3>
     <TapeMeasure :value="judged.overall" name="The whole" :shown="judged.overall.toFixed(0)" />
-    <button class="word soft more" type="button" :aria-expanded="why" @click="ask">why not higher?</button>
+    <NButton text class="word soft more" :aria-expanded="why" @click="ask">why not higher?</NButton>
     <ol v-if="why" class="why">
       <li
         v-for="one in judged.held_back"
@@ -76,15 +77,15 @@ const toggle = (name: string) => (open.value = open.value === name ? null : name
           </li>
         </ol>
         <p v-if="!measure.because.length" class="soft nothing">nothing moves it from where every look starts</p>
-        <button
+        <NButton
+          text
           v-if="measure.because.length > reasons('', measure).length"
           class="word soft more"
-          type="button"
           :aria-expanded="open === name"
           @click="toggle(name)"
         >
           {{ open === name ? 'fewer reasons' : `all ${measure.because.length} reasons` }}
-        </button>
+        </NButton>
       </template>
     </template>
     <p class="soft rules">by the rules of {{ judged.weights }}</p>

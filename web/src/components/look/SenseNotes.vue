@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import type { Judged } from '@/api'
 
 /** Beside colour: the occasion and the weather, proportion and plain sense; apart from the score, each note can be waved away. */
@@ -18,29 +19,29 @@ const WARMTH = ['hot', 'mild', 'cool', 'cold', 'frost']
   <section class="sense" aria-label="Beside colour">
     <h3>Beside colour</h3>
     <p class="row" role="group" aria-label="How formal it is">
-      <button
+      <NButton
+        text
         v-for="(word, index) in FORMALITY"
         :key="word"
         class="word"
-        type="button"
         :aria-pressed="formality === index + 1"
         @click="$emit('formality', formality === index + 1 ? null : index + 1)"
       >
         {{ word }}
-      </button>
+      </NButton>
     </p>
     <p class="row" role="group" aria-label="The weather">
-      <button
+      <NButton
+        text
         v-for="(word, index) in WARMTH"
         :key="word"
         class="word"
-        type="button"
         :aria-pressed="warmth === index"
         @click="$emit('warmth', warmth === index ? null : index)"
       >
         {{ word }}
-      </button>
-      <button class="word" type="button" :aria-pressed="rain" @click="$emit('rain', !rain)">it rains</button>
+      </NButton>
+      <NButton text class="word" :aria-pressed="rain" @click="$emit('rain', !rain)">it rains</NButton>
     </p>
     <ul v-if="notes.length">
       <li
@@ -50,14 +51,9 @@ const WARMTH = ['hot', 'mild', 'cool', 'cold', 'frost']
         @mouseleave="$emit('point', [])"
       >
         <span>{{ note.text }}</span>
-        <button
-          class="word soft"
-          type="button"
-          :aria-label="`Never mind: ${note.text}`"
-          @click="$emit('dismiss', note.key)"
-        >
+        <NButton text class="word soft" :aria-label="`Never mind: ${note.text}`" @click="$emit('dismiss', note.key)">
           never mind
-        </button>
+        </NButton>
       </li>
     </ul>
     <p v-else class="soft">Nothing to think of.</p>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import ProblemNote from '@/components/base/ProblemNote.vue'
 import { plural } from '@/lib/words'
 import { useTaste } from '@/server/useTaste'
@@ -28,7 +29,7 @@ const times = (factor: number) => `${factor > 1 ? 'counts' : 'counts only'} ${Ma
             <strong>{{ times(one.times) }}</strong> {{ one.says }}
           </li>
         </ul>
-        <button class="button" type="button" @click="move">Move the rules</button>
+        <NButton @click="move">Move the rules</NButton>
       </template>
       <template v-if="found.kept.length">
         <p>Moved for your studio:</p>
@@ -37,7 +38,7 @@ const times = (factor: number) => `${factor > 1 ? 'counts' : 'counts only'} ${Ma
             <strong>{{ times(one.times) }}</strong> {{ one.says }}
           </li>
         </ul>
-        <button class="button" type="button" @click="back">Judge by the rules that ship again</button>
+        <NButton @click="back">Judge by the rules that ship again</NButton>
       </template>
     </template>
   </section>

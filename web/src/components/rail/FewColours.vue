@@ -1,6 +1,9 @@
 <script setup lang="ts">
+import { NButton, NInput } from 'naive-ui'
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { Palette, Piece } from '@/api'
+import ChooseFile from '@/components/fields/ChooseFile.vue'
+import NumberField from '@/components/fields/NumberField.vue'
 import PinkedSwatch from '@/components/base/PinkedSwatch.vue'
 import ProblemNote from '@/components/base/ProblemNote.vue'
 import { percent, plural } from '@/lib/words'
@@ -85,16 +88,13 @@ function open(one: Palette) {
   name.value = one.name
   within.value = one.within
 }
-async function send(event: Event) {
-  const input = event.target as HTMLInputElement
-  const file = input.files?.[0]
+async function send([file]: File[]) {
   if (!file) return
   await tried(async () => {
     const read = await server.read(file)
     tried_.value = read
     name.value = read.name
   })
-  input.value = ''
 }
 watch(within, () => palette.value && again(palette.value.colours))
 void find()
@@ -104,21 +104,24 @@ void find()
   <div class="few">
     <ProblemNote v-if="problem" :problem="problem" closable @close="problem = null" />
     <div class="ask">
-      <label>colours <input v-model.number="count" type="number" min="1" max="12" /></label>
-      <label>each covers cloth within <input v-model.number="within" type="number" min="1" max="30" /> ΔE</label>
-      <button class="button" type="button" @click="find">Find them again</button>
-      <form class="typed" @submit.prevent="withTyped">
-        <label>add <input v-model="typed" maxlength="40" placeholder="#2f4a66 or 31 2 −18" /></label
-        ><button class="button" type="submit" :disabled="!typed.trim()">Add</button>
-      </form>
-      <label class="button"
-        >Read a palette file<input class="visually-hidden" type="file" accept=".gpl,.css,.csv,.json" @change="send"
+      <label
+        >colours <NumberField :value="count" :min="1" :max="12" :step="1" @change="count = $event ?? count"
       /></label>
+      <label
+        >each covers cloth within
+        <NumberField :value="within" :min="1" :max="30" :step="1" @change="within = $event ?? within" /> ΔE</label
+      >
+      <NButton @click="find">Find them again</NButton>
+      <form class="typed" @submit.prevent="withTyped">
+        <label>add <NInput v-model:value="typed" :maxlength="40" placeholder="#2f4a66 or 31 2 −18" /></label
+        ><NButton attr-type="submit" :disabled="!typed.trim()">Add</NButton>
+      </form>
+      <ChooseFile accept=".gpl,.css,.csv,.json" label="Read a palette file" @files="send" />
       <span v-for="one in kept" :key="one.id ?? ''" class="kept"
-        ><button class="word link" type="button" @click="open(one)">{{ one.name }}</button>
-        <button class="word soft" type="button" :aria-label="`let ${one.name} go`" @click="one.id && letGo(one.id)">
+        ><NButton text class="word link" @click="open(one)">{{ one.name }}</NButton>
+        <NButton text class="word soft" :aria-label="`let ${one.name} go`" @click="one.id && letGo(one.id)">
           ×
-        </button></span
+        </NButton></span
       >
     </div>
     <template v-if="palette">
@@ -129,10 +132,10 @@ void find()
           <span class="soft">L* {{ colour.lab[0]?.toFixed(0) }} · {{ colour.hex }}</span>
           <span>covers {{ percent(colour.covers) }}</span>
           <span
-            ><button class="word link" type="button" :aria-pressed="pinned.has(key(colour))" @click="pin(colour)">
+            ><NButton text class="word link" :aria-pressed="pinned.has(key(colour))" @click="pin(colour)">
               {{ pinned.has(key(colour)) ? 'stays' : 'let it stay' }}
-            </button>
-            <button class="word link" type="button" @click="without(colour)">leave out</button></span
+            </NButton>
+            <NButton text class="word link" @click="without(colour)">leave out</NButton></span
           >
         </li>
         <li class="sum">
@@ -143,10 +146,10 @@ void find()
         </li>
       </ul>
       <p class="ask">
-        <label>name <input v-model="name" maxlength="200" placeholder="Winter tour" /></label>
-        <button class="button firm" type="button" @click="keep">
+        <label>name <NInput v-model:value="name" :maxlength="200" placeholder="Winter tour" /></label>
+        <NButton type="primary" @click="keep">
           {{ palette.id ? 'Keep the changes' : 'Keep this palette' }}
-        </button>
+        </NButton>
         <template v-if="palette.id"
           >take it out as
           <a
@@ -161,20 +164,20 @@ void find()
       <p v-if="out.length" class="out">
         Out:
         <span v-for="one in out" :key="one.piece_id"
-          ><button class="word link" type="button" @click="emit('show', one.piece_id)">
+          ><NButton text class="word link" @click="emit('show', one.piece_id)">
             {{ byId.get(one.piece_id)?.label }}
-          </button>
+          </NButton>
           <span class="soft">{{
             one.share ? `${percent(one.share)} of it in` : `${one.difference.toFixed(0)} ΔE away`
           }}</span>
-          <button
+          <NButton
+            text
             class="word soft"
-            type="button"
             :aria-label="`add the colour of ${byId.get(one.piece_id)?.label}`"
             @click="withPiece(one.piece_id)"
           >
             +
-          </button></span
+          </NButton></span
         >
       </p>
     </template>
@@ -192,17 +195,6 @@ void find()
   flex-wrap: wrap;
   gap: 6px 16px;
   align-items: center;
-}
-input:not([type='file']) {
-  font: inherit;
-  color: var(--ink);
-  background: var(--field);
-  border: 1px solid var(--line);
-  border-radius: 4px;
-  padding: 4px 7px;
-}
-input[type='number'] {
-  width: 62px;
 }
 .colours {
   list-style: none;
@@ -241,10 +233,13 @@ input[type='number'] {
   gap: 6px;
   align-items: center;
 }
-.typed input {
-  width: 150px;
-}
 .kept {
   white-space: nowrap;
+}
+.number-field {
+  width: 62px;
+}
+.typed .n-input {
+  width: 150px;
 }
 </style>

@@ -1,6 +1,8 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import { ref, shallowRef } from 'vue'
 import type { Import } from '@/api'
+import ChooseFile from '@/components/fields/ChooseFile.vue'
 import ProblemNote from '@/components/base/ProblemNote.vue'
 import { plural } from '@/lib/words'
 import { useRailImport } from '@/server/useRailPanels'
@@ -24,13 +26,11 @@ async function ask(apply: boolean) {
   if (apply)
     done.value = `${plural(answer.added.length, 'piece')} came in, ${Object.keys(answer.changed).length} changed. Ctrl+Z takes it back.`
 }
-function choose(event: Event) {
-  const input = event.target as HTMLInputElement
-  file = input.files?.[0] ?? null
+function choose([chosen]: File[]) {
+  file = chosen ?? null
   done.value = ''
   plan.value = null
   void ask(false)
-  input.value = ''
 }
 const nothing = (one: Import) => !one.added.length && !Object.keys(one.changed).length
 </script>
@@ -40,17 +40,15 @@ const nothing = (one: Import) => !one.added.length && !Object.keys(one.changed).
     <section>
       <h3>Take the rail out</h3>
       <p class="ways">
-        <a class="button" :href="`/api/clients/${clientId}/rail.json`" download>JSON</a>
-        <a class="button" :href="`/api/clients/${clientId}/rail.csv`" download>Table (CSV)</a>
-        <a class="button" :href="`/api/clients/${clientId}/rail.zip`" download>Archive with photos</a>
+        <NButton tag="a" :href="`/api/clients/${clientId}/rail.json`" download>JSON</NButton>
+        <NButton tag="a" :href="`/api/clients/${clientId}/rail.csv`" download>Table (CSV)</NButton>
+        <NButton tag="a" :href="`/api/clients/${clientId}/rail.zip`" download>Archive with photos</NButton>
       </p>
       <p class="soft">JSON and the archive hold everything; the table leaves out photos and readings.</p>
     </section>
     <section>
       <h3>Take a rail in</h3>
-      <label class="button"
-        >Choose a file<input class="visually-hidden" type="file" accept=".json,.csv,.zip" @change="choose"
-      /></label>
+      <ChooseFile accept=".json,.csv,.zip" label="Choose a file" @files="choose" />
       <ProblemNote v-if="problem" :problem="problem" closable @close="problem = null" />
       <p v-if="busy" role="status">Reading the file…</p>
       <div v-if="plan" class="plan">
@@ -77,10 +75,8 @@ const nothing = (one: Import) => !one.added.length && !Object.keys(one.changed).
         </p>
         <p v-for="one in plan.dropped" :key="one">Not kept: {{ one }}.</p>
         <p class="ways">
-          <button v-if="!nothing(plan)" class="button firm" type="button" :disabled="busy" @click="ask(true)">
-            Take it in
-          </button>
-          <button class="button" type="button" @click="plan = null">Leave it</button>
+          <NButton type="primary" v-if="!nothing(plan)" :disabled="busy" @click="ask(true)"> Take it in </NButton>
+          <NButton @click="plan = null">Leave it</NButton>
         </p>
       </div>
       <p v-if="done" role="status">{{ done }}</p>

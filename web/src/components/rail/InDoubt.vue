@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import type { Bin, Piece } from '@/api'
 import PinkedSwatch from '@/components/base/PinkedSwatch.vue'
 import { BINS, percent } from '@/lib/words'
@@ -26,14 +27,14 @@ const emit = defineEmits<{ show: [id: string]; say: [id: string, bin: Bin] }>()
             ></span
           >
         </button>
-        <button
+        <NButton
+          text
           class="word"
-          type="button"
           :aria-label="`${piece.label} hangs right as ${piece.sort.bin}`"
           @click="emit('say', piece.id, piece.sort.bin)"
         >
           hangs right
-        </button>
+        </NButton>
       </li>
     </ul>
     <p v-else>Nothing is in doubt.</p>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import type { Audit, Piece, Share } from '@/api'
 import PinkedSwatch from '@/components/base/PinkedSwatch.vue'
@@ -79,12 +80,12 @@ const metals = computed(() =>
       <p v-else-if="since" class="soft">Hardly changed since {{ since }}.</p>
       <p v-for="two in audit.duplicates.slice(0, 4)" :key="two.first + two.second">
         Nearly one:
-        <button class="word link" type="button" @click="emit('show', two.first)">
+        <NButton text class="word link" @click="emit('show', two.first)">
           {{ byId.get(two.first)?.label }}
-        </button>
+        </NButton>
         and
-        <button class="word link" type="button" @click="emit('show', two.second)">
-          {{ byId.get(two.second)?.label }}</button>, {{ two.difference.toFixed(1) }} ΔE
+        <NButton text class="word link" @click="emit('show', two.second)"> {{ byId.get(two.second)?.label }}</NButton>,
+        {{ two.difference.toFixed(1) }} ΔE
       </p>
     </div>
   </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import type { Client } from '@/api'
 import PinkedSwatch from '@/components/base/PinkedSwatch.vue'
 import ProblemNote from '@/components/base/ProblemNote.vue'
@@ -23,12 +24,12 @@ const how = (one: { warmth: number; limit: number }) =>
     <ProblemNote v-if="problem" :problem="problem" closable @close="problem = null" />
     <p>
       Neutrals
-      <button class="word" type="button" :aria-pressed="client.neutrals === 'broad'" @click="emit('school', 'broad')">
+      <NButton text class="word" :aria-pressed="client.neutrals === 'broad'" @click="emit('school', 'broad')">
         broad
-      </button>
-      <button class="word" type="button" :aria-pressed="client.neutrals === 'strict'" @click="emit('school', 'strict')">
+      </NButton>
+      <NButton text class="word" :aria-pressed="client.neutrals === 'strict'" @click="emit('school', 'strict')">
         strict
-      </button>
+      </NButton>
       <span class="soft">{{
         client.neutrals === 'strict'
           ? 'greys, whites, blacks, beiges and browns only'
@@ -44,7 +45,7 @@ const how = (one: { warmth: number; limit: number }) =>
             <span
               >{{ one.told }} <span class="soft">· {{ how(one) }}, since {{ one.on }}</span></span
             >
-            <button class="word link" type="button" @click="back(number)">put it back</button>
+            <NButton text class="word link" @click="back(number)">put it back</NButton>
           </li>
         </ul>
       </section>
@@ -67,7 +68,7 @@ const how = (one: { warmth: number; limit: number }) =>
                 ></span
               >
             </span>
-            <button class="button" type="button" @click="move(habit)">Move the border</button>
+            <NButton @click="move(habit)">Move the border</NButton>
           </li>
         </ul>
         <p v-else class="soft">

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import { capital } from '@/lib/words'
 import { usePastChanges } from '@/server/useRailPanels'
 
@@ -13,8 +14,8 @@ const when = (moment: string) =>
 <template>
   <div>
     <p class="ways">
-      <button class="button" type="button" @click="emit('undo')">Take back <kbd>Ctrl Z</kbd></button>
-      <button class="button" type="button" @click="emit('redo')">Do again <kbd>Ctrl Y</kbd></button>
+      <NButton @click="emit('undo')">Take back <kbd>Ctrl Z</kbd></NButton>
+      <NButton @click="emit('redo')">Do again <kbd>Ctrl Y</kbd></NButton>
     </p>
     <ol>
       <li v-for="(one, index) in changes?.slice(0, 60)" :key="index" :class="{ back: one.taken_back }">

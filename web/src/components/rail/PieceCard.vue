@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import type { Bin, Kept, Piece, Word } from '@/api'
 import PinkedSwatch from '@/components/base/PinkedSwatch.vue'
@@ -35,7 +36,7 @@ const fits = (value: boolean) => emit('kept', { fits: piece.kept.fits === value 
         <p v-if="piece.kept.set" class="soft">of the set {{ piece.kept.set }}</p>
         <p v-if="piece.kept.other_face" class="soft">
           one of two faces:
-          <button class="word link" type="button" @click="emit('show', piece.kept.other_face)">turn it</button>
+          <NButton text class="word link" @click="emit('show', piece.kept.other_face)">turn it</NButton>
         </p>
         <p v-if="piece.fit !== null">
           sits with the colouring: {{ (100 * Math.min(1, piece.fit)).toFixed(0) }} of 100,
@@ -44,26 +45,24 @@ const fits = (value: boolean) => emit('kept', { fits: piece.kept.fits === value 
       </div>
     </div>
     <div class="row" role="group" aria-label="Verdict of the day">
-      <button
+      <NButton
+        text
         v-for="one in VERDICTS"
         :key="one"
         class="word"
-        type="button"
         :aria-pressed="piece.kept.verdict === one"
         @click="emit('kept', { verdict: piece.kept.verdict === one ? null : one })"
       >
         {{ one }}
-      </button>
+      </NButton>
       <span class="bar" aria-hidden="true" />
-      <button class="word" type="button" :aria-pressed="piece.kept.fits === true" @click="fits(true)">fits</button>
-      <button class="word" type="button" :aria-pressed="piece.kept.fits === false" @click="fits(false)">
-        does not fit
-      </button>
+      <NButton text class="word" :aria-pressed="piece.kept.fits === true" @click="fits(true)">fits</NButton>
+      <NButton text class="word" :aria-pressed="piece.kept.fits === false" @click="fits(false)"> does not fit </NButton>
     </div>
     <div class="row tabs" role="group" aria-label="About the piece">
-      <button v-for="one in TABS" :key="one" class="word" type="button" :aria-pressed="tab === one" @click="tab = one">
+      <NButton text v-for="one in TABS" :key="one" class="word" :aria-pressed="tab === one" @click="tab = one">
         {{ one }}
-      </button>
+      </NButton>
     </div>
     <div v-if="tab === 'colour'" class="part">
       <ul class="swatches">
@@ -78,16 +77,16 @@ const fits = (value: boolean) => emit('kept', { fits: piece.kept.fits === value 
         </li>
       </ul>
       <div class="bins" role="group" aria-label="Where it hangs">
-        <button
+        <NButton
+          text
           v-for="one in BINS"
           :key="one.bin"
           class="word"
-          type="button"
           :aria-pressed="piece.sort.bin === one.bin"
           @click="say(one.bin)"
         >
           {{ one.bin }} <kbd>{{ one.key.toUpperCase() }}</kbd>
-        </button>
+        </NButton>
       </div>
       <p>
         <strong>{{ piece.sort.name }}</strong> · L* {{ piece.lightness.toFixed(0) }}, C* {{ piece.chroma.toFixed(0) }},
@@ -107,7 +106,7 @@ const fits = (value: boolean) => emit('kept', { fits: piece.kept.fits === value 
       <p class="soft">
         <template v-if="overruled"
           >read as {{ piece.read.bin }}, {{ percent(piece.read.confidence) }} sure; hung by your word.
-          <button class="word link" type="button" @click="say('as read')">hang as read</button></template
+          <NButton text class="word link" @click="say('as read')">hang as read</NButton></template
         >
         <template v-else-if="piece.bin_said">your word and the reading agree</template>
         <template v-else>{{ piece.sort.bin }}, {{ percent(piece.sort.confidence) }} sure</template>

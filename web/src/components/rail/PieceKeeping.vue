@@ -1,6 +1,10 @@
 <script setup lang="ts">
+import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import type { Kept, Piece, Word } from '@/api'
+import DayField from '@/components/fields/DayField.vue'
+import NumberField from '@/components/fields/NumberField.vue'
+import TextField from '@/components/fields/TextField.vue'
 import { dayOf, plural, SEASONS } from '@/lib/words'
 
 /** What a wardrobe keeps about a piece: what for, when, size, price, care, wear. */
@@ -11,25 +15,18 @@ const today = dayOf(new Date())
 const worn = computed(() => kept.value.worn_on ?? [])
 const wornToday = computed(() => worn.value.includes(today))
 
-function text(name: 'size' | 'care' | 'note' | 'set', event: Event) {
-  emit('kept', { [name]: (event.target as HTMLInputElement).value.trim() })
+function text(name: 'size' | 'care' | 'note' | 'set', value: string) {
+  emit('kept', { [name]: value.trim() })
 }
-function uses(event: Event) {
-  const said = (event.target as HTMLInputElement).value
+function uses(value: string) {
+  const said = value
     .split(/[,;]/)
     .map((use) => use.trim().slice(0, 40))
     .filter(Boolean)
   emit('kept', { uses: [...new Set(said)] })
 }
-function price(event: Event) {
-  const value = (event.target as HTMLInputElement).valueAsNumber
-  emit('kept', { price: Number.isFinite(value) ? value : null })
-}
-function bought(event: Event) {
-  emit('kept', { bought_on: (event.target as HTMLInputElement).value || null })
-}
-function label(event: Event) {
-  const said = (event.target as HTMLInputElement).value.trim()
+function label(value: string) {
+  const said = value.trim()
   if (said) emit('word', { label: said })
 }
 function season(one: (typeof SEASONS)[number]) {
@@ -46,47 +43,58 @@ const wear = () =>
 
 <template>
   <div>
-    <label>called <input :key="piece.id + piece.label" :value="piece.label" maxlength="200" @change="label" /></label>
+    <label
+      >called <TextField :key="piece.id + piece.label" :value="piece.label" :maxlength="200" @change="label"
+    /></label>
     <label
       >worn for
-      <input
+      <TextField
         :key="piece.id + (kept.uses ?? []).join()"
         :value="(kept.uses ?? []).join(', ')"
         placeholder="stage, travel"
         @change="uses"
     /></label>
     <div class="seasons" role="group" aria-label="Seasons">
-      <button
+      <NButton
+        text
         v-for="one in SEASONS"
         :key="one"
         class="word"
-        type="button"
         :aria-pressed="piece.seasons.includes(one)"
         @click="season(one)"
       >
         {{ one }}
-      </button>
+      </NButton>
     </div>
     <div class="pair">
-      <label>size <input :value="kept.size" maxlength="40" @change="text('size', $event)" /></label>
+      <label>size <TextField :value="kept.size ?? ''" :maxlength="40" @change="text('size', $event)" /></label>
       <label
-        >set <input :value="kept.set" maxlength="80" placeholder="grey suit" @change="text('set', $event)"
+        >set <TextField :value="kept.set ?? ''" :maxlength="80" placeholder="grey suit" @change="text('set', $event)"
       /></label>
     </div>
     <div class="pair">
-      <label>price <input type="number" min="0" step="0.01" :value="kept.price ?? ''" @change="price" /></label>
-      <label>bought <input type="date" :value="kept.bought_on ?? ''" @change="bought" /></label>
+      <label
+        >price <NumberField :value="kept.price ?? null" :min="0" :step="0.01" @change="emit('kept', { price: $event })"
+      /></label>
+      <label>bought <DayField :value="kept.bought_on ?? null" @change="emit('kept', { bought_on: $event })" /></label>
     </div>
     <label
-      >care <input :value="kept.care" maxlength="500" placeholder="hand wash, dry flat" @change="text('care', $event)"
+      >care
+      <TextField
+        :value="kept.care ?? ''"
+        :maxlength="500"
+        placeholder="hand wash, dry flat"
+        @change="text('care', $event)"
     /></label>
-    <label>notes <textarea rows="2" :value="kept.note" maxlength="2000" @change="text('note', $event)" /></label>
+    <label
+      >notes <TextField :rows="2" :value="kept.note ?? ''" :maxlength="2000" @change="text('note', $event)"
+    /></label>
     <p>
       worn {{ plural(worn.length, 'day') }}<template v-if="worn.length">, last on {{ worn.at(-1) }}</template
       ><template v-if="piece.cost_per_wear !== null"> · {{ piece.cost_per_wear.toFixed(2) }} a wear</template>
-      <button class="word link" type="button" @click="wear">
+      <NButton text class="word link" @click="wear">
         {{ wornToday ? 'not today after all' : 'worn today' }}
-      </button>
+      </NButton>
     </p>
     <p>
       {{
@@ -95,7 +103,7 @@ const wear = () =>
           : 'in no kept look yet'
       }}
     </p>
-    <button class="word link off" type="button" @click="emit('takeOff')">take it off the rail</button>
+    <NButton text class="word link off" @click="emit('takeOff')">take it off the rail</NButton>
   </div>
 </template>
 
@@ -106,17 +114,6 @@ label {
   align-items: center;
   gap: 8px;
   color: var(--soft);
-}
-input,
-textarea {
-  font: inherit;
-  color: var(--ink);
-  background: var(--field);
-  border: 1px solid var(--line);
-  border-radius: 4px;
-  padding: 4px 7px;
-  min-width: 0;
-  width: 100%;
 }
 .pair {
   display: grid;

@@ -1,0 +1,30 @@
+<script setup lang="ts">
+import { NInput } from 'naive-ui'
+import { ref, watch } from 'vue'
+
+/** A field of words that is kept when it is left, or by Enter where it is one line. */
+const {
+  value,
+  rows,
+  label = undefined,
+} = defineProps<{ value: string; maxlength?: number; placeholder?: string; rows?: number; label?: string }>()
+const emit = defineEmits<{ change: [value: string] }>()
+const typed = ref(value)
+watch(
+  () => value,
+  (now) => (typed.value = now),
+)
+</script>
+
+<template>
+  <NInput
+    v-model:value="typed"
+    class="text-field"
+    :type="rows ? 'textarea' : 'text'"
+    :rows="rows"
+    :maxlength="maxlength"
+    :placeholder="placeholder ?? ''"
+    :input-props="label ? { 'aria-label': label } : {}"
+    @change="emit('change', typed)"
+  />
+</template>
