@@ -4,7 +4,7 @@ PYTHON ?= python3.11
 BIN := .venv/bin
 STAMP := .setup
 
-.PHONY: demo serve test bench screenshots client clean
+.PHONY: demo serve test check check-code check-web bench screenshots client clean
 
 demo: $(STAMP)/python $(STAMP)/web
 	$(BIN)/lucid-swatch demo
@@ -19,6 +19,19 @@ test: $(STAMP)/dev $(STAMP)/web $(STAMP)/chromium
 	cd web && npm run --silent lint && npm run --silent check && npm run --silent test
 	cd web && npm run --silent fresh
 	$(BIN)/pytest -n 2 --dist loadfile
+
+# What one wants to know while changing something: types, manners, the core and what is kept. Two sides by side.
+check: $(STAMP)/dev $(STAMP)/npm
+	@$(MAKE) --no-print-directory -j2 check-code check-web
+
+check-code:
+	$(BIN)/ruff check src tests benchmarks docs
+	$(BIN)/ruff format --check --quiet src tests benchmarks docs
+	$(BIN)/mypy
+	HYPOTHESIS_PROFILE=quick $(BIN)/pytest -n 2 tests/core tests/formats tests/architecture tests/store
+
+check-web:
+	cd web && npm run --silent lint && npm run --silent check && npm run --silent test && npm run --silent fresh
 
 bench: $(STAMP)/dev $(STAMP)/web $(STAMP)/chromium
 	$(BIN)/python -m benchmarks

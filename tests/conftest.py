@@ -2,6 +2,7 @@
 
 import fcntl
 import hashlib
+import os
 import shutil
 import time
 from pathlib import Path
@@ -18,7 +19,8 @@ from lucid_swatch.usecases.eyes import OwnEyes, Sight
 
 # a slow machine fails nothing
 settings.register_profile("patient", deadline=None)
-settings.load_profile("patient")
+settings.register_profile("quick", deadline=None, max_examples=8)
+settings.load_profile(os.environ.get("HYPOTHESIS_PROFILE", "patient"))
 
 ROOT = Path(__file__).parents[1]
 OLD = 24 * 3600

@@ -10,6 +10,7 @@ import pytest
 
 from lucid_swatch.assemble import open_data
 from lucid_swatch.core.problems import NotThere, Refused
+from lucid_swatch.store import database
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.database import FILE, open_database
 from lucid_swatch.store.folder import Folder, photo_file
@@ -149,7 +150,13 @@ def test_a_machine_that_goes_off_in_the_middle_of_erasing_goes_on_at_the_start(c
     assert sweep(sessions, folder) == 0
 
 
-def test_pages_that_could_not_be_scrubbed_now_are_at_the_next_start(coat, sessions, folder, client, data):
+@pytest.fixture
+def impatient(monkeypatch):
+    """Nobody waits long for a database that somebody else holds."""
+    monkeypatch.setattr(database, "BUSY_SECONDS", 1)
+
+
+def test_pages_that_could_not_be_scrubbed_now_are_at_the_next_start(impatient, coat, sessions, folder, client, data):
     """Somebody reads all the time: the log cannot be emptied, and the client is still in it."""
     reading = sessions()
     Clients(reading).get(client.id)

@@ -15,7 +15,7 @@ from lucid_swatch.store.records import PhotoState
 from tests.pictures import coat_picture, encoded
 from tests.running import COMMAND, asking, environment_for, wait_for_address
 
-PHOTOS, KILLS = 10, 3
+PHOTOS, KILLS = 6, 3
 SETTLES_WITHIN = 240
 
 
