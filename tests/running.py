@@ -93,4 +93,4 @@ def pick(page, label, option):
     field = page.get_by_label(label, exact=True)
     field.click()
     field.fill(option)
-    page.locator(".n-base-select-option", has_text=option).first.click()
+    page.locator(".n-base-select-option:visible", has_text=option).first.click()

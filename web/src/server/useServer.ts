@@ -1,4 +1,4 @@
-import { keepPreviousData, useQuery, type QueryKey } from '@tanstack/vue-query'
+import { useQuery, type QueryKey } from '@tanstack/vue-query'
 import { computed, ref, watch, type ComputedRef, type Ref } from 'vue'
 import type { Problem } from '@/api'
 import { asProblem } from './http'
@@ -23,13 +23,17 @@ export interface Served<T> {
 /** A question to the server, by its name in the cache; without a name nothing is asked. */
 export function useServer<T>(key: () => QueryKey | null, ask: () => Promise<T>, options: Options = {}): Served<T> {
   const name = computed(() => key())
+  /** What was answered before nothing was asked says nothing of what is asked now. */
+  let apart = false
+  watch(name, (now) => (apart ||= now === null), { flush: 'sync' })
+  const staying = <D>(before: D | undefined): D | undefined => (apart ? undefined : before)
   const query = useQuery({
     queryKey: computed(() => name.value ?? ['nothing']),
     queryFn: ask,
     enabled: computed(() => name.value !== null),
     shallow: true,
     ...(options.every ? { refetchInterval: options.every } : {}),
-    ...(options.keeps ? { placeholderData: keepPreviousData } : {}),
+    ...(options.keeps ? { placeholderData: staying } : {}),
     ...(options.remembered === undefined ? {} : { gcTime: options.remembered }),
   })
   const answer = computed(() => (name.value === null ? null : ((query.data.value as T | undefined) ?? null)))
@@ -43,7 +47,9 @@ export function useServer<T>(key: () => QueryKey | null, ask: () => Promise<T>, 
   watch(
     [settled, name],
     () => {
-      if (settled.value) fresh.value = true
+      if (!settled.value || name.value === null) return
+      fresh.value = true
+      apart = false
     },
     { immediate: true },
   )

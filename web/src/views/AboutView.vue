@@ -278,6 +278,7 @@ const alwaysOn = (piece: string) => void keep({ always_on: [...(about.value?.alw
           <TextField
             :value="(refuses.colours ?? []).join(', ')"
             placeholder="neon, beige"
+            label="Colours"
             @change="refuse({ colours: words($event) })"
         /></label>
         <label
@@ -285,6 +286,7 @@ const alwaysOn = (piece: string) => void keep({ always_on: [...(about.value?.alw
           <TextField
             :value="(about.allergies ?? []).join(', ')"
             placeholder="nickel"
+            label="What irritates the skin"
             @change="keep({ allergies: words($event) })"
         /></label>
       </section>

@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { NButton, NInput, NSlider } from 'naive-ui'
+import { NButton, NInput } from 'naive-ui'
 import { computed, nextTick, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import type { Bin, Kept, Word } from '@/api'
 import LinkButton from '@/components/base/LinkButton.vue'
 import type { InputInst } from 'naive-ui'
+import SlideField from '@/components/fields/SlideField.vue'
 import KeysHelp from '@/components/base/KeysHelp.vue'
 import ProblemNote from '@/components/base/ProblemNote.vue'
 import FewColours from '@/components/rail/FewColours.vue'
@@ -174,7 +175,13 @@ function show(one: string) {
         <NButton text class="word" aria-label="Farther: the whole wall" :disabled="zoom === 0" @click="nearer(-1)">
           wall
         </NButton>
-        <NSlider v-model:value="zoom" class="near" :min="0" :max="ZOOMS.length - 1" :tooltip="false" />
+        <SlideField
+          class="near"
+          :value="zoom"
+          :max="ZOOMS.length - 1"
+          label="From the wall to the cloth"
+          @change="zoom = $event"
+        />
         <NButton
           text
           class="word"

@@ -242,7 +242,14 @@ const told = (one: SideBySide) =>
         </p>
       </template>
       <ProblemNote v-if="problem" :problem="problem" closable @close="problem = null" />
-      <label class="note">Note <NInput v-model:value="note" :maxlength="500" placeholder="what was seen" /></label>
+      <label class="note"
+        >Note
+        <NInput
+          v-model:value="note"
+          :maxlength="500"
+          placeholder="what was seen"
+          :input-props="{ 'aria-label': 'Note' }"
+      /></label>
       <div class="acts" role="group" aria-label="Which is better?">
         <NButton @click="keep('left')"><kbd>←</kbd> left</NButton>
         <NButton @click="keep('no difference')"><kbd>↓</kbd> no difference</NButton>

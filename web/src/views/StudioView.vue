@@ -151,7 +151,11 @@ const hex = (lab: number[]) => `lab(${lab[0]} ${lab[1]} ${lab[2]})`
         <form class="acts" @submit.prevent="watchIt">
           <label
             >Folder
-            <NInput v-model:value="path" class="path" placeholder="/home/…/phone" :input-props="{ spellcheck: false }"
+            <NInput
+              v-model:value="path"
+              class="path"
+              placeholder="/home/…/phone"
+              :input-props="{ spellcheck: false, 'aria-label': 'Folder' }"
           /></label>
           <span class="whose"
             >for

@@ -38,6 +38,7 @@ const earlier = computed(() => look.verdicts.slice(0, -1))
         :value="look.kept.occasion ?? ''"
         :maxlength="120"
         placeholder="opening night"
+        label="occasion"
         @change="text('occasion', $event)"
     /></label>
     <p class="row" role="group" aria-label="Time of day and season">

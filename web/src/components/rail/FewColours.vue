@@ -113,7 +113,13 @@ void find()
       >
       <NButton @click="find">Find them again</NButton>
       <form class="typed" @submit.prevent="withTyped">
-        <label>add <NInput v-model:value="typed" :maxlength="40" placeholder="#2f4a66 or 31 2 −18" /></label
+        <label
+          >add
+          <NInput
+            v-model:value="typed"
+            :maxlength="40"
+            placeholder="#2f4a66 or 31 2 −18"
+            :input-props="{ 'aria-label': 'add' }" /></label
         ><NButton attr-type="submit" :disabled="!typed.trim()">Add</NButton>
       </form>
       <ChooseFile accept=".gpl,.css,.csv,.json" label="Read a palette file" @files="send" />
@@ -146,7 +152,14 @@ void find()
         </li>
       </ul>
       <p class="ask">
-        <label>name <NInput v-model:value="name" :maxlength="200" placeholder="Winter tour" /></label>
+        <label
+          >name
+          <NInput
+            v-model:value="name"
+            :maxlength="200"
+            placeholder="Winter tour"
+            :input-props="{ 'aria-label': 'name' }"
+        /></label>
         <NButton type="primary" @click="keep">
           {{ palette.id ? 'Keep the changes' : 'Keep this palette' }}
         </NButton>

@@ -52,6 +52,7 @@ const wear = () =>
         :key="piece.id + (kept.uses ?? []).join()"
         :value="(kept.uses ?? []).join(', ')"
         placeholder="stage, travel"
+        label="worn for"
         @change="uses"
     /></label>
     <div class="seasons" role="group" aria-label="Seasons">
@@ -69,7 +70,13 @@ const wear = () =>
     <div class="pair">
       <label>size <TextField :value="kept.size ?? ''" :maxlength="40" @change="text('size', $event)" /></label>
       <label
-        >set <TextField :value="kept.set ?? ''" :maxlength="80" placeholder="grey suit" @change="text('set', $event)"
+        >set
+        <TextField
+          :value="kept.set ?? ''"
+          :maxlength="80"
+          placeholder="grey suit"
+          label="set"
+          @change="text('set', $event)"
       /></label>
     </div>
     <div class="pair">
@@ -84,6 +91,7 @@ const wear = () =>
         :value="kept.care ?? ''"
         :maxlength="500"
         placeholder="hand wash, dry flat"
+        label="care"
         @change="text('care', $event)"
     /></label>
     <label
