@@ -79,11 +79,18 @@ async function removePhoto(photo: string) {
     sides.value = sides.value.map((side) => (side.id === photo ? { kind: 'nothing', id: '' } : side)) as [Side, Side]
 }
 
-/** Two pieces near the face to begin with. */
+/** Two pieces near the face to begin with, unless something was chosen before the rail came. */
+const untouched = computed(() => sides.value.every((side) => side.kind === 'nothing'))
+watch(id, () => {
+  sides.value = [
+    { kind: 'nothing', id: '' },
+    { kind: 'nothing', id: '' },
+  ]
+})
 watch(
   [id, loaded],
   () => {
-    if (!loaded.value) return
+    if (!loaded.value || !untouched.value) return
     const near = pieces.value.filter((piece) => piece.nearness > 0.8)
     const at = (k: number): Side => (near[k] ? { kind: 'piece', id: near[k].id } : { kind: 'nothing', id: '' })
     sides.value = [at(0), at(1)]

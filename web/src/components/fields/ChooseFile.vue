@@ -9,12 +9,12 @@ const upload = ref<UploadInst | null>(null)
 /** Asks for files as the button does, for a key. */
 defineExpose({ ask: () => upload.value?.openOpenFileDialog() })
 let waiting: File[] = []
-/** Naive tells of each chosen file by itself; they are handed on together. */
+/** Naive tells of each chosen file by itself, one tick after the other; they are handed on together. */
 function changed({ file }: { file: UploadFileInfo }) {
   if (!file.file) return
   waiting.push(file.file)
   if (waiting.length === 1)
-    queueMicrotask(() => {
+    setTimeout(() => {
       const files = waiting
       waiting = []
       emit('files', files)
