@@ -14,7 +14,7 @@ import sqlalchemy as sa
 from lucid_swatch.core.problems import Refused
 from lucid_swatch.store.database import FILE
 from lucid_swatch.store.lock import FolderLock
-from lucid_swatch.store.studio import Setting, Studio
+from lucid_swatch.store.studio import Studio, StudioKey
 from tests.running import COMMAND, asking, environment_for, running, wait_for_address
 
 
@@ -23,7 +23,7 @@ class Count:
     n: int
 
 
-COUNT = Setting("count", Count)
+COUNT = StudioKey("count", Count)
 
 
 def test_the_second_one_is_told_where_the_first_one_answers(data):

@@ -9,7 +9,7 @@ from sqlalchemy.orm import Session
 from lucid_swatch.core.garment.school import Leaning
 from lucid_swatch.core.look.look import Conventions
 
-from .studio import Setting, Studio
+from .studio import Studio, StudioKey
 
 
 @dataclass(frozen=True, slots=True)
@@ -46,7 +46,7 @@ class Tastes:
     kept: tuple[MovedRule, ...] = ()
 
 
-LEANINGS, TASTES = Setting("leanings", Leanings), Setting("tastes", Tastes)
+LEANINGS, TASTES = StudioKey("leanings", Leanings), StudioKey("tastes", Tastes)
 
 
 def with_studio(session: Session) -> Callable[[Conventions], Conventions]:

@@ -13,7 +13,7 @@ Kind = TypeVar("Kind")
 
 
 @dataclass(frozen=True, slots=True)
-class Setting(Generic[Kind]):
+class StudioKey(Generic[Kind]):
     """Something that is kept for the whole studio: its key, and of what kind it is."""
 
     key: str
@@ -26,7 +26,7 @@ class Studio:
     def __init__(self, session: Session) -> None:
         self.session = session
 
-    def get(self, setting: Setting[Kind]) -> Kind | None:
+    def get(self, setting: StudioKey[Kind]) -> Kind | None:
         """One value; None when it was never kept. ValueError when what was kept is of another kind."""
         row = self.session.get(StudioRow, setting.key)
         if row is None:
@@ -34,12 +34,12 @@ class Studio:
         value: Kind = adapter_of(setting.kind).validate_python(row.value)
         return value
 
-    def keep(self, setting: Setting[Kind], value: Kind) -> None:
+    def keep(self, setting: StudioKey[Kind], value: Kind) -> None:
         """Writes a value over the one before. ValueError when it is of another kind."""
         told: dict[str, Any] = written(setting.kind, value)
         self._write(setting.key, told)
 
-    def forget(self, setting: Setting[Any]) -> None:
+    def forget(self, setting: StudioKey[Any]) -> None:
         """Removes a value, if it is there."""
         self.restore(setting.key, None)
 

@@ -9,7 +9,7 @@ from sqlalchemy.orm import Session
 from lucid_swatch.core.problems import Refused
 from lucid_swatch.store.database import Sessions
 from lucid_swatch.store.erased import digest
-from lucid_swatch.store.studio import Setting, Studio
+from lucid_swatch.store.studio import Studio, StudioKey
 
 from .backup import Backup, Progress, make_backup, read_backup
 
@@ -24,7 +24,7 @@ class Wishes:
     """Why the last one of a day could not be made."""
 
 
-BACKUPS = Setting("backups", Wishes)
+BACKUPS = StudioKey("backups", Wishes)
 KEPT_DAYS = 7
 EVERY = timedelta(hours=24)
 DAILY, BY_HAND, UPGRADE = "daily-", "by-hand-", "before-upgrade-"

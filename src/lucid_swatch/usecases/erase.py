@@ -15,7 +15,7 @@ from lucid_swatch.store.folder import ASIDE, PHOTOS, PICTURES, Folder, Unwritabl
 from lucid_swatch.store.going import Going
 from lucid_swatch.store.owned import owners_of_pictures
 from lucid_swatch.store.photos import Photos
-from lucid_swatch.store.studio import Setting, Studio
+from lucid_swatch.store.studio import Studio, StudioKey
 
 from .watch import forget_client
 
@@ -25,7 +25,7 @@ class ToScrub:
     """Freed pages are still to be scrubbed."""
 
 
-SCRUB = Setting("scrub", ToScrub)
+SCRUB = StudioKey("scrub", ToScrub)
 LEAST_TRACE = 24
 """Letters of an id; a shorter name may well belong to somebody else."""
 

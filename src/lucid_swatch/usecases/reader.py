@@ -15,7 +15,7 @@ from lucid_swatch.outside.reader import ColourReader
 from lucid_swatch.store.database import Sessions
 from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.records import ClientRecord, PhotoRecord
-from lucid_swatch.store.studio import Setting, Studio
+from lucid_swatch.store.studio import Studio, StudioKey
 
 from .again import read_again
 
@@ -28,7 +28,7 @@ class CardUnderWay:
     """Those that were read, by their numbers."""
 
 
-CARD, UNDER_WAY = Setting("card", CardDocument), Setting("card under way", CardUnderWay)
+CARD, UNDER_WAY = StudioKey("card", CardDocument), StudioKey("card under way", CardUnderWay)
 FARTHEST = 40.0
 """CIEDE2000 from what was asked of the printer beyond which the reader cannot be on that patch."""
 READINGS = 3

@@ -11,7 +11,7 @@ from lucid_swatch.files.photo import MAX_BYTES
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.database import Sessions
 from lucid_swatch.store.folder import Folder
-from lucid_swatch.store.studio import Setting, Studio
+from lucid_swatch.store.studio import Studio, StudioKey
 
 from .eyes import Eyes
 from .intake import TakenIn, take_in
@@ -31,7 +31,7 @@ class Watched:
     problem: str = ""
 
 
-WATCHED = Setting("watched folder", Watched)
+WATCHED = StudioKey("watched folder", Watched)
 
 
 def watched(session: Session) -> Watched | None:
