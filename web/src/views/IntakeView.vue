@@ -260,7 +260,7 @@ function tapped(neutral: NeutralMark) {
 <template>
   <div ref="page" class="intake" :class="{ over: isOverDropZone }">
     <aside class="left">
-      <ChooseFile ref="adding" accept="image/*,.heic,.heif" several label="Add photos" @files="pick" />
+      <ChooseFile ref="adding" class="add" accept="image/*,.heic,.heif" several label="Add photos" @files="pick" />
       <NButton text class="word anew" :aria-pressed="anew" @click="anew = !anew">Read all again</NButton>
       <FilmStrip :photos="order" :open-id="openId" @open="openId = $event.id" />
     </aside>

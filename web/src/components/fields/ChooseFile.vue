@@ -3,6 +3,7 @@ import { NButton, NUpload, NUploadTrigger, type UploadFileInfo, type UploadInst 
 import { ref } from 'vue'
 
 /** A button that asks for a file of this machine, or for several; the same one may be chosen again. */
+defineOptions({ inheritAttrs: false })
 defineProps<{ accept: string; label: string; several?: boolean; disabled?: boolean; firm?: boolean; word?: boolean }>()
 const emit = defineEmits<{ files: [files: File[]] }>()
 const upload = ref<UploadInst | null>(null)
@@ -38,6 +39,7 @@ function changed({ file }: { file: UploadFileInfo }) {
       <NButton
         :type="firm ? 'primary' : 'default'"
         :text="word"
+        v-bind="$attrs"
         :class="{ 'word link': word }"
         :disabled="disabled"
         @click="handleClick"

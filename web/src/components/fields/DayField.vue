@@ -2,7 +2,7 @@
 import { NDatePicker } from 'naive-ui'
 
 /** A day, as the formats write it, or none. */
-const { value } = defineProps<{ value: string | null }>()
+const { value } = defineProps<{ value: string | null; small?: boolean }>()
 const emit = defineEmits<{ change: [value: string | null] }>()
 </script>
 
@@ -11,6 +11,8 @@ const emit = defineEmits<{ change: [value: string | null] }>()
     class="day-field"
     type="date"
     clearable
+    placeholder="a day"
+    :size="small ? 'small' : 'medium'"
     value-format="yyyy-MM-dd"
     :formatted-value="value"
     @update:formatted-value="emit('change', $event)"

@@ -2,7 +2,7 @@
 import { NInputNumber } from 'naive-ui'
 
 /** A number, or nothing; kept when the field is left. */
-const { value } = defineProps<{ value: number | null; min?: number; max?: number; step?: number }>()
+const { value } = defineProps<{ value: number | null; min?: number; max?: number; step?: number; small?: boolean }>()
 const emit = defineEmits<{ change: [value: number | null] }>()
 </script>
 
@@ -14,6 +14,7 @@ const emit = defineEmits<{ change: [value: number | null] }>()
     :max="max"
     :step="step"
     placeholder=""
+    :size="small ? 'small' : 'medium'"
     :show-button="false"
     @update:value="emit('change', $event)"
   />

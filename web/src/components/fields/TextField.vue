@@ -6,8 +6,16 @@ import { ref, watch } from 'vue'
 const {
   value,
   rows,
+  small,
   label = undefined,
-} = defineProps<{ value: string; maxlength?: number; placeholder?: string; rows?: number; label?: string }>()
+} = defineProps<{
+  value: string
+  maxlength?: number
+  placeholder?: string
+  rows?: number
+  label?: string
+  small?: boolean
+}>()
 const emit = defineEmits<{ change: [value: string] }>()
 const typed = ref(value)
 watch(
@@ -22,6 +30,7 @@ watch(
     class="text-field"
     :type="rows ? 'textarea' : 'text'"
     :rows="rows"
+    :size="small ? 'small' : 'medium'"
     :maxlength="maxlength"
     :placeholder="placeholder ?? ''"
     :input-props="label ? { 'aria-label': label } : {}"

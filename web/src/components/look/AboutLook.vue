@@ -35,6 +35,7 @@ const earlier = computed(() => look.verdicts.slice(0, -1))
     <label
       >occasion
       <TextField
+        small
         :value="look.kept.occasion ?? ''"
         :maxlength="120"
         placeholder="opening night"
@@ -87,7 +88,7 @@ const earlier = computed(() => look.verdicts.slice(0, -1))
       </NButton>
     </p>
     <label
-      >notes <TextField :rows="2" :value="look.kept.note ?? ''" :maxlength="2000" @change="text('note', $event)"
+      >notes <TextField small :rows="2" :value="look.kept.note ?? ''" :maxlength="2000" @change="text('note', $event)"
     /></label>
     <div class="worn">
       <img

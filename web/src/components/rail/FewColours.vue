@@ -255,4 +255,18 @@ void find()
 .typed .n-input {
   width: 150px;
 }
+label {
+  display: inline-flex;
+  gap: 6px;
+  align-items: center;
+  white-space: nowrap;
+}
+.number-field {
+  flex: none;
+}
+span:has(> .n-button) {
+  display: inline-flex;
+  flex-wrap: wrap;
+  gap: 0 8px;
+}
 </style>

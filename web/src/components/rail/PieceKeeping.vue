@@ -44,11 +44,12 @@ const wear = () =>
 <template>
   <div>
     <label
-      >called <TextField :key="piece.id + piece.label" :value="piece.label" :maxlength="200" @change="label"
+      >called <TextField small :key="piece.id + piece.label" :value="piece.label" :maxlength="200" @change="label"
     /></label>
     <label
       >worn for
       <TextField
+        small
         :key="piece.id + (kept.uses ?? []).join()"
         :value="(kept.uses ?? []).join(', ')"
         placeholder="stage, travel"
@@ -68,10 +69,11 @@ const wear = () =>
       </NButton>
     </div>
     <div class="pair">
-      <label>size <TextField :value="kept.size ?? ''" :maxlength="40" @change="text('size', $event)" /></label>
+      <label>size <TextField small :value="kept.size ?? ''" :maxlength="40" @change="text('size', $event)" /></label>
       <label
         >set
         <TextField
+          small
           :value="kept.set ?? ''"
           :maxlength="80"
           placeholder="grey suit"
@@ -81,13 +83,17 @@ const wear = () =>
     </div>
     <div class="pair">
       <label
-        >price <NumberField :value="kept.price ?? null" :min="0" :step="0.01" @change="emit('kept', { price: $event })"
+        >price
+        <NumberField small :value="kept.price ?? null" :min="0" :step="0.01" @change="emit('kept', { price: $event })"
       /></label>
-      <label>bought <DayField :value="kept.bought_on ?? null" @change="emit('kept', { bought_on: $event })" /></label>
+      <label
+        >bought <DayField small :value="kept.bought_on ?? null" @change="emit('kept', { bought_on: $event })"
+      /></label>
     </div>
     <label
       >care
       <TextField
+        small
         :value="kept.care ?? ''"
         :maxlength="500"
         placeholder="hand wash, dry flat"
@@ -95,7 +101,7 @@ const wear = () =>
         @change="text('care', $event)"
     /></label>
     <label
-      >notes <TextField :rows="2" :value="kept.note ?? ''" :maxlength="2000" @change="text('note', $event)"
+      >notes <TextField small :rows="2" :value="kept.note ?? ''" :maxlength="2000" @change="text('note', $event)"
     /></label>
     <p>
       worn {{ plural(worn.length, 'day') }}<template v-if="worn.length">, last on {{ worn.at(-1) }}</template
