@@ -11,7 +11,7 @@ import pytest
 from lucid_swatch.core.problems import Refused
 from lucid_swatch.store.records import PhotoState
 from lucid_swatch.usecases.intake import relight, take_in
-from lucid_swatch.work import reading
+from lucid_swatch.work import queue as work_queue
 from lucid_swatch.work.queue import WorkQueue
 from tests.pictures import coat_photo
 from tests.usecases.test_intake import client, photo
@@ -123,7 +123,7 @@ def test_ending_a_reading_ends_it(queue, sessions, folder, eyes, client):
 
 def test_a_full_disk_keeps_a_photo_waiting_and_not_failed(queue, coat, sessions, data, monkeypatch):
     """A file where the folder of pictures should be: nothing can be written there, until it goes."""
-    monkeypatch.setattr(reading, "TRIES_AGAIN_AFTER", 0.5)
+    monkeypatch.setattr(work_queue, "TRIES_AGAIN_AFTER", 0.5)
     (data / "pictures").write_text("full")
     own = queue()
     future = own.add(coat)

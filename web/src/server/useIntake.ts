@@ -129,8 +129,17 @@ export function useIntake(clientId: Ref<string>) {
       )
       void touch(keys.all(clientId.value))
     })
+  /** The photo hangs as soon as the server says so: the next key is meant for the next photo. */
   const hang = (id: string, word: Word) =>
-    changed(() => answered(api.POST('/api/photos/{photo_id}/hang', { ...path(id), body: word })))
+    tried(async () => {
+      const piece = await answered(api.POST('/api/photos/{photo_id}/hang', { ...path(id), body: word }))
+      await cache.cancelQueries({ queryKey: key() })
+      cache.setQueryData<Photo[]>(key(), (before) =>
+        before?.map((one) => (one.id === id ? { ...one, state: 'hung' as const } : one)),
+      )
+      void touch(keys.all(clientId.value))
+      return piece
+    })
   const takeOff = (piece_id: string) =>
     changed(async () => {
       await answered(api.DELETE('/api/pieces/{piece_id}', { params: { path: { piece_id } } }))
