@@ -140,9 +140,14 @@ export function useIntake(clientId: Ref<string>) {
       void touch(keys.all(clientId.value))
       return piece
     })
-  const takeOff = (piece_id: string) =>
-    changed(async () => {
+  const takeOff = (piece_id: string, photo: string) =>
+    tried(async () => {
       await answered(api.DELETE('/api/pieces/{piece_id}', { params: { path: { piece_id } } }))
+      await cache.cancelQueries({ queryKey: key() })
+      cache.setQueryData<Photo[]>(key(), (before) =>
+        before?.map((one) => (one.id === photo ? { ...one, state: 'read' as const } : one)),
+      )
+      void touch(keys.all(clientId.value))
       return true
     })
   return {

@@ -125,7 +125,7 @@ async function undo() {
     return
   }
   const last = lastHung.value.at(-1)
-  if (last && (await takeOff(last.piece))) {
+  if (last && (await takeOff(last.piece, last.photo))) {
     lastHung.value = lastHung.value.slice(0, -1)
     openId.value = last.photo
     said.value = 'Taken off the rail again.'
