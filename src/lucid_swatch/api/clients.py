@@ -55,6 +55,7 @@ def _own_values(session: Session, client: ClientRecord) -> dict[str, Any]:
         "face": face_answer(client),
         "portrait": pictures.get("face"),
         "person": pictures.get("person"),
+        "head": pictures.get("head"),
         "portraits": [portrait_answer(face) for face in client.faces],
         "neutrals": "strict" if client.conventions.strict_neutrals else "broad",
         "waiting": Photos(session).waiting(client.id),

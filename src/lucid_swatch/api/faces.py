@@ -12,6 +12,7 @@ from lucid_swatch.usecases.faces import (
     add_portrait,
     change_veils,
     count_in,
+    head_of,
     live_spot,
     read_again,
     read_with_reader,
@@ -90,12 +91,18 @@ def read_live(
 
 @router.get("/portraits/{portrait_id}/pictures/{name}")
 def portrait_picture(
-    session: ReadSession, context: InContext, portrait_id: Id, name: Literal["portrait.jpg", "face.jpg", "person.webp"]
+    session: ReadSession,
+    context: InContext,
+    portrait_id: Id,
+    name: Literal["portrait.jpg", "face.jpg", "person.webp", "head.webp"],
 ) -> Response:
-    """The portrait relit, the face, or the person cut out."""
+    """The portrait relit, the face, the person cut out, or the head alone."""
     kind = "image/webp" if name.endswith(".webp") else "image/jpeg"
     headers = {"cache-control": "no-store"}  # no copy of a face stays in a browser
-    content = context.folder.picture(Faces(session).get(portrait_id).id, name).read_bytes()
+    if name == "head.webp":
+        content = head_of(session, context.folder, portrait_id)
+    else:
+        content = context.folder.picture(Faces(session).get(portrait_id).id, name).read_bytes()
     return Response(content, media_type=kind, headers=headers)
 
 

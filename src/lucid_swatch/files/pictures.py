@@ -1,6 +1,7 @@
 """Arrays to picture files and back."""
 
 import io
+from pathlib import Path
 
 import cv2
 import numpy as np
@@ -25,6 +26,18 @@ def webp_inside(srgb: ByteArray, mask: BoolArray) -> bytes:
     return _saved(Image.fromarray(np.dstack([srgb, mask.astype(np.uint8) * 255])), "WEBP", quality=85)
 
 
+def webp_with(srgb: ByteArray, opacity: FloatArray) -> bytes:
+    """A WebP file that lets the ground show through. opacity: (rows, columns), 0 to 1."""
+    seen = np.rint(opacity * 255).astype(np.uint8)
+    return _saved(Image.fromarray(np.dstack([srgb, seen])), "WEBP", quality=88)
+
+
+def read_cut_out(content: bytes) -> tuple[ByteArray, FloatArray]:
+    """A picture that shows only a part: (rows, columns, 3), encoded sRGB, and its opacity, 0 to 1."""
+    seen = np.asarray(Image.open(io.BytesIO(content)).convert("RGBA"))
+    return seen[..., :3].copy(), seen[..., 3] / 255.0
+
+
 def mask_png(mask: BoolArray) -> bytes:
     """A mask as a PNG file of one bit."""
     return _saved(Image.fromarray(mask), "PNG")
@@ -34,6 +47,12 @@ def read_mask(content: bytes) -> BoolArray:
     """The mask of such a file."""
     mask: BoolArray = np.asarray(Image.open(io.BytesIO(content)).convert("L")) > 127
     return mask
+
+
+def size_of(path: Path) -> tuple[int, int]:
+    """Width and height of a picture, without decoding it."""
+    with Image.open(path) as picture:
+        return picture.size
 
 
 def resized(srgb: ByteArray, width: int, height: int) -> ByteArray:

@@ -8,6 +8,7 @@ import numpy as np
 from sqlalchemy.orm import Session
 
 from lucid_swatch.core.client.face import Placed, place_spots
+from lucid_swatch.core.client.head import can_be_cut, cut_head
 from lucid_swatch.core.client.portrait import IRIS_RADIUS, SPOT_RADIUS, Spot, read_spots
 from lucid_swatch.core.client.reading import READ_BY_READER, SET_BY_EYE, Veil, spot_doubts
 from lucid_swatch.core.client.skin_seen import as_an_eye_sees
@@ -18,7 +19,7 @@ from lucid_swatch.core.photo.light import Light, relit
 from lucid_swatch.core.photo.neutral import NeutralPoint
 from lucid_swatch.core.problems import Refused
 from lucid_swatch.files.photo import decode_photo
-from lucid_swatch.files.pictures import jpeg, thumbnail, to_bytes_srgb, webp_inside
+from lucid_swatch.files.pictures import jpeg, read_cut_out, thumbnail, to_bytes_srgb, webp_inside, webp_with
 from lucid_swatch.files.strip import strip_metadata
 from lucid_swatch.outside.reader import ColourReader
 from lucid_swatch.store.clients import Clients
@@ -142,6 +143,17 @@ def live_spot(session: Session, folder: Folder, id: str, part: str, x: float, y:
     light = _portrait(session, id).light
     shown = decode_photo(folder.picture(id, PORTRAIT).read_bytes(), "portrait", PORTRAIT_SIDE)
     return _read_part(part, decode_srgb(shown.srgb / 255.0), ((x, y),), light)
+
+
+def head_of(session: Session, folder: Folder, id: str) -> bytes:
+    """The head of a portrait, cut out for the figure, as a WebP file. Refused where no two eyes are known."""
+    face = _portrait(session, id)
+    if not can_be_cut(face.spots.get("eyes", ())):
+        raise Refused("no head can be cut from this portrait.", "eyes", "Put a lens on each eye.")
+    srgb, person = read_cut_out(folder.picture(id, PERSON).read_bytes())
+    hair = face.colours.get("hair")
+    head = cut_head(srgb, person, face.spots["eyes"], None if hair is None else np.array(hair))
+    return webp_with(head.srgb, head.opacity)
 
 
 def _read_part(part: str, daylight: FloatArray, spots: tuple[Spot, ...], light: Light | None) -> FloatArray:

@@ -85,7 +85,7 @@ def wardrobe_of(session: Session, client_id: str, setting: Setting = USUAL) -> C
     client = Clients(session).get(client_id)
     wearer = client if setting.on is None else Clients(session).get(setting.on)
     hung = tuple(Pieces(session).of_client(client_id))
-    pieces = tuple(_as_worn(one.piece, setting.worn) for one in hung)
+    pieces = tuple(as_worn(one.piece, setting.worn) for one in hung)
     refused = _refused(wearer, pieces)
     day = Circumstances(setting.rain, refused, _irritants(wearer, hung), setting.formality, setting.warmth)
     wardrobe = Wardrobe(
@@ -112,7 +112,8 @@ def in_force(client: ClientRecord, schools: Conventions | None) -> Conventions:
     return own if schools is None else replace(schools, leanings=own.leanings, tastes=own.tastes)
 
 
-def _as_worn(piece: Piece, worn: Mapping[str, Worn]) -> Piece:
+def as_worn(piece: Piece, worn: Mapping[str, Worn]) -> Piece:
+    """A piece as it is worn here. worn: by id, where it is not as usual."""
     return replace(piece, worn=worn[piece.id]) if piece.id in worn else piece
 
 

@@ -249,7 +249,7 @@ export interface paths {
         };
         /**
          * Portrait Picture
-         * @description The portrait relit, the face, or the person cut out.
+         * @description The portrait relit, the face, the person cut out, or the head alone.
          */
         get: operations["portrait_picture"];
         put?: never;
@@ -1580,6 +1580,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/clients/{client_id}/figures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Draw
+         * @description Some looks on the figure and laid out, in the order in which they were asked for.
+         */
+        post: operations["draw"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/taste": {
         parameters: {
             query?: never;
@@ -2322,6 +2342,11 @@ export interface components {
              * @description The person of the same portrait, cut out.
              */
             person: string | null;
+            /**
+             * Head
+             * @description The head alone, where two eyes are known.
+             */
+            head: string | null;
             /** Portraits */
             portraits: components["schemas"]["PortraitAnswer"][];
             face: components["schemas"]["FaceAnswer"];
@@ -2443,6 +2468,11 @@ export interface components {
              * @description The person of the same portrait, cut out.
              */
             person: string | null;
+            /**
+             * Head
+             * @description The head alone, where two eyes are known.
+             */
+            head: string | null;
             /** Portraits */
             portraits: components["schemas"]["PortraitAnswer"][];
             face: components["schemas"]["FaceAnswer"];
@@ -2670,6 +2700,22 @@ export interface components {
             "black-in-summer": "allow" | "avoid";
         };
         /**
+         * CutAnswer
+         * @description A picture, and what of it shows the piece.
+         */
+        CutAnswer: {
+            /** Picture */
+            picture: string;
+            /** Left */
+            left: number;
+            /** Top */
+            top: number;
+            /** Right */
+            right: number;
+            /** Bottom */
+            bottom: number;
+        };
+        /**
          * DayVerdict
          * @description What the stylist decides about a piece when going through the wardrobe.
          * @enum {string}
@@ -2712,6 +2758,22 @@ export interface components {
              * @description The cloth of the client's own piece, where it is one.
              */
             picture: string | null;
+        };
+        /**
+         * DrawRequest
+         * @description Looks to draw.
+         */
+        DrawRequest: {
+            /** Looks */
+            looks: components["schemas"]["LookToDraw"][];
+        };
+        /**
+         * DrawnAnswer
+         * @description A look, drawn both ways.
+         */
+        DrawnAnswer: {
+            figure: components["schemas"]["FigureAnswer"];
+            laid_out: components["schemas"]["LaidOutAnswer"];
         };
         /**
          * DuplicateAnswer
@@ -2868,6 +2930,35 @@ export interface components {
             first: string;
             /** Second */
             second: string;
+        };
+        /**
+         * FigureAnswer
+         * @description A look on a body, centimetres.
+         */
+        FigureAnswer: {
+            /**
+             * Stature
+             * @description Of the wearer standing, from the crown.
+             */
+            stature: number;
+            /**
+             * Height
+             * @description From the crown to the sole as drawn.
+             */
+            height: number;
+            /**
+             * Room
+             * @description Above the crown, for hair and hats.
+             */
+            room: number;
+            /** Half Width */
+            half_width: number;
+            /** Layers */
+            layers: components["schemas"]["LayerAnswer"][];
+            /** Shapes */
+            shapes: components["schemas"]["ShapeAnswer"][];
+            /** Trace */
+            trace: components["schemas"]["StepAnswer"][];
         };
         /**
          * FindRequest
@@ -3203,6 +3294,29 @@ export interface components {
          */
         Kin: "match" | "may match" | "clash" | "related" | "apart";
         /**
+         * LaidOutAnswer
+         * @description A look laid out, centimetres.
+         */
+        LaidOutAnswer: {
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+            /** Places */
+            places: components["schemas"]["PlaceAnswer"][];
+        };
+        /**
+         * LayerAnswer
+         * @description Parts that are drawn together, in the order of drawing.
+         */
+        LayerAnswer: {
+            lies: components["schemas"]["Lies"];
+            /** Piece */
+            piece: string | null;
+            /** Parts */
+            parts: components["schemas"]["PartAnswer"][];
+        };
+        /**
          * LeaningAnswer
          * @description A border that was moved.
          */
@@ -3248,6 +3362,12 @@ export interface components {
              */
             change: number | null;
         };
+        /**
+         * Lies
+         * @description What a layer of the drawing is.
+         * @enum {string}
+         */
+        Lies: "behind" | "body" | "piece" | "head";
         /**
          * LightAnswer
          * @description A light that a look can be seen in.
@@ -3455,6 +3575,31 @@ export interface components {
             intent?: components["schemas"]["Intent"] | null;
             /** @description What is kept about it; left out, it stays. */
             kept?: components["schemas"]["LookParticularsDocument-Input"] | null;
+        };
+        /**
+         * LookToDraw
+         * @description A look to draw.
+         */
+        LookToDraw: {
+            /** Pieces */
+            pieces: string[];
+            /**
+             * Worn
+             * @description How pieces are worn, by id, where it is not as they usually are.
+             */
+            worn?: {
+                [key: string]: components["schemas"]["Worn"];
+            };
+            /**
+             * Seated
+             * @description Left out, as the wearer is mostly seen.
+             */
+            seated?: boolean | null;
+            /**
+             * On
+             * @description Another client who wears it.
+             */
+            on?: string | null;
         };
         /**
          * MeasureDocument
@@ -3818,6 +3963,38 @@ export interface components {
          */
         Part: "cloth" | "trim" | "lining" | "hardware";
         /**
+         * PartAnswer
+         * @description An outline.
+         */
+        PartAnswer: {
+            role: components["schemas"]["Role"];
+            /**
+             * Path
+             * @description Path data as SVG has it, centimetres.
+             */
+            path: string;
+            /**
+             * Fill
+             * @description Of a part in a colour of its own.
+             */
+            fill: string | null;
+            /**
+             * Dark
+             * @description How far it is darkened, 0 to 1; of a line, how dark it is.
+             */
+            dark: number;
+            /**
+             * Turn
+             * @description Degrees by which the grain is turned, clockwise.
+             */
+            turn: number;
+            /**
+             * Width
+             * @description Of a line, centimetres.
+             */
+            width: number;
+        };
+        /**
          * PartRequest
          * @description The part of the face that the colour reader is held to.
          */
@@ -4151,6 +4328,28 @@ export interface components {
             created_at: string;
         };
         /**
+         * PlaceAnswer
+         * @description Where a piece lies, centimetres from the top left corner.
+         */
+        PlaceAnswer: {
+            /** Piece */
+            piece: string;
+            /** Left */
+            left: number;
+            /** Top */
+            top: number;
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+            cut: components["schemas"]["CutAnswer"] | null;
+            /**
+             * Parts
+             * @description Its outlines there, where it has no photo.
+             */
+            parts: components["schemas"]["PartAnswer"][];
+        };
+        /**
          * PlaceRequest
          * @description Where backups are to lie.
          */
@@ -4175,7 +4374,7 @@ export interface components {
             created_at: string;
             /**
              * Pictures
-             * @description Addresses of portrait, face and person; empty where there is no picture.
+             * @description Addresses of portrait, face, person and head; empty where there is no picture.
              */
             pictures: {
                 [key: string]: string;
@@ -4349,6 +4548,12 @@ export interface components {
             changes: components["schemas"]["ReadingChange"][];
         };
         /**
+         * Role
+         * @description What a part of the drawing is.
+         * @enum {string}
+         */
+        Role: "skin" | "hair" | "eyes" | "cloth" | "colour" | "line";
+        /**
          * Scale
          * @description Repeat or motif against the width of the body: small below 5 %, large above 15 %.
          * @enum {string}
@@ -4367,6 +4572,24 @@ export interface components {
         SeriesRequest: {
             /** Photos */
             photos?: string[] | null;
+        };
+        /**
+         * ShapeAnswer
+         * @description Where a piece is on the figure, centimetres from the middle and from the crown.
+         */
+        ShapeAnswer: {
+            /** Piece */
+            piece: string;
+            /**
+             * Anchor
+             * @description Where stitches and threads are tied.
+             */
+            anchor: number[];
+            /**
+             * Box
+             * @description Left, top, right and bottom, over which its cloth is laid.
+             */
+            box: number[];
         };
         /**
          * ShareAnswer
@@ -4497,6 +4720,18 @@ export interface components {
             hair?: components["schemas"]["SpotPlace"][];
             /** Eyes */
             eyes?: components["schemas"]["SpotPlace"][];
+        };
+        /**
+         * StepAnswer
+         * @description A stretch of the figure and how light it is.
+         */
+        StepAnswer: {
+            /** Top */
+            top: number;
+            /** Bottom */
+            bottom: number;
+            /** Lightness */
+            lightness: number;
         };
         /**
          * StitchAnswer
@@ -5806,7 +6041,7 @@ export interface operations {
             header?: never;
             path: {
                 portrait_id: string;
-                name: "portrait.jpg" | "face.jpg" | "person.webp";
+                name: "portrait.jpg" | "face.jpg" | "person.webp" | "head.webp";
             };
             cookie?: never;
         };
@@ -10454,6 +10689,68 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    draw: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DrawRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DrawnAnswer"][];
+                };
             };
             /** @description Unauthorized */
             401: {

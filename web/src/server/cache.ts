@@ -23,6 +23,7 @@ export const keys = {
   rail: (client: string) => ['client', client, 'rail'],
   looks: (client: string) => ['client', client, 'looks'],
   verdict: (client: string, asked: string) => ['client', client, 'verdict', asked],
+  figures: (client: string, asked: string) => ['client', client, 'figures', asked],
   photos: (client: string) => ['client', client, 'photos'],
   jobs: (client: string) => ['client', client, 'jobs'],
   rereading: (client: string) => ['client', client, 'rereading'],

@@ -14,19 +14,20 @@ import GoesHere from '@/components/look/GoesHere.vue'
 import HoldBeside from '@/components/look/HoldBeside.vue'
 import KeepLook from '@/components/look/KeepLook.vue'
 import KeptLooks from '@/components/look/KeptLooks.vue'
-import LookFigure from '@/components/look/LookFigure.vue'
+import LookStage from '@/components/look/LookStage.vue'
 import MeasureTapes from '@/components/look/MeasureTapes.vue'
 import SenseNotes from '@/components/look/SenseNotes.vue'
+import { useBeside } from '@/composables/useBeside'
 import { useKeys } from '@/composables/useKeys'
 import { EMPTY, useLookDraft } from '@/composables/useLookDraft'
 import { useSurround } from '@/composables/useSurround'
-import { mended, type Beside } from '@/lib/beside'
+import { mended } from '@/lib/beside'
 import type { Surround } from '@/theme'
 import { capital } from '@/lib/words'
 import { asWorn } from '@/lib/worn'
 import { firstProblem } from '@/server/firstProblem'
 import { useClient, useClientWords } from '@/server/useClient'
-import { useClients } from '@/server/useClients'
+import { useFigures } from '@/server/useFigure'
 import { useKeptLooks } from '@/server/useKeptLooks'
 import { usePieces } from '@/server/useRail'
 import { useLights, useMissingColours, useVerdict } from '@/server/useVerdict'
@@ -68,6 +69,17 @@ const always = computed(() =>
 const choosable = computed(() => rail.value.filter((one) => !always.value.includes(one.id)))
 const worn = computed(() => asWorn(rail.value, [...onRail.value, ...always.value], draft.value.worn))
 const squint = ref(false)
+/** Laid out instead of on the figure. */
+const flat = ref(false)
+const { drawn: figures, problem: drawProblem } = useFigures(
+  id,
+  computed(() =>
+    worn.value.length
+      ? [{ pieces: worn.value.map((one) => one.id), worn: draft.value.worn, seated: seated.value }]
+      : [],
+  ),
+)
+const drawn = computed(() => figures.value[0] ?? null)
 const pointed = ref<string[]>([])
 const said = ref('')
 
@@ -150,13 +162,16 @@ const about = (what: LookKept) => openLook.value && void keepAbout(openLook.valu
 
 const { missing, problem: missingProblem, find: findMissing } = useMissingColours(id, asking)
 
-/** What is held beside: its pieces, its face and its verdict. */
-const beside = ref<Beside | null>(null)
-/** Only who wants to hold something beside the look asks who else could wear it. */
-const wanted = ref(false)
-const { answer: book, problem: othersProblem } = useClients(() => wanted.value)
-const others = computed(() => (book.value ?? []).filter((one) => !one.archived && one.id !== id.value))
-const findOthers = () => (wanted.value = true)
+const {
+  beside,
+  held,
+  others,
+  findOthers,
+  side,
+  hereName,
+  problem: besideProblem,
+  othersProblem,
+} = useBeside({ id, client, rail, always, asking, judged, looks, rain })
 const problem = firstProblem(
   clientProblem,
   sayProblem,
@@ -166,58 +181,8 @@ const problem = firstProblem(
   lightsProblem,
   missingProblem,
   othersProblem,
+  drawProblem,
 )
-const besideLook = computed(() => {
-  const what = beside.value
-  return what?.kind === 'look' ? (looks.value.find((one) => one.id === what.id) ?? null) : null
-})
-const besideClient = computed(() => {
-  const what = beside.value
-  return what?.kind === 'client' ? (others.value.find((one) => one.id === what.id) ?? null) : null
-})
-const held = ref<Mend | null>(null)
-watch(beside, (what) => (held.value = what?.kind === 'mend' ? (judged.value?.mends[0] ?? null) : null))
-watch([onRail, id], () => {
-  if (beside.value?.kind === 'mend') beside.value = null
-})
-const besideAsking = computed<Asking | null>(() => {
-  if (!asking.value) return null
-  if (held.value) return { ...asking.value, pieces: mended(onRail.value, held.value) }
-  if (besideClient.value) return { ...asking.value, on: besideClient.value.id }
-  if (!besideLook.value) return null
-  const { worn: how = {}, formality = null, warmth = null, conventions = null } = besideLook.value.kept
-  return {
-    pieces: besideLook.value.pieces,
-    intent: besideLook.value.intent,
-    rain: rain.value,
-    worn: how,
-    formality,
-    warmth,
-    conventions,
-  }
-})
-const { judged: besideJudged, problem: besideProblem } = useVerdict(id, besideAsking)
-const besidePieces = computed(() =>
-  asWorn(
-    rail.value,
-    [
-      ...(besideAsking.value?.pieces ?? []),
-      ...(besideClient.value ? [] : always.value.filter((one) => !besideAsking.value?.pieces.includes(one))),
-    ],
-    besideAsking.value?.worn ?? {},
-  ),
-)
-const besideName = computed(() =>
-  held.value
-    ? 'with the change'
-    : besideLook.value
-      ? besideLook.value.name
-      : besideClient.value
-        ? `on ${besideClient.value.name}`
-        : '',
-)
-const hereName = computed(() => (besideClient.value ? `on ${client.value?.name ?? ''}` : 'this look'))
-const besideFace = computed(() => besideClient.value ?? client.value)
 async function forAll(schools: Schools) {
   if (!(await follow(schools))) return
   change({ conventions: null })
@@ -227,6 +192,7 @@ async function forAll(schools: Schools) {
 useKeys(() => ({
   b: () => (beside.value = beside.value ? null : judged.value?.mends[0] ? { kind: 'mend' } : null),
   space: () => (squint.value = !squint.value),
+  l: () => (flat.value = !flat.value),
   'ctrl+z': () => void takeBack(),
   'ctrl+y': redo,
   m: firstMend,
@@ -235,6 +201,7 @@ useKeys(() => ({
 }))
 const KEYS: [string, string][] = [
   ['Space', 'squint: see what a room sees'],
+  ['L', 'lay the pieces out, and back on the figure'],
   ['M', 'make the change that helps most'],
   ['B', 'hold the look beside that change, and back'],
   ['K', 'name and keep the look'],
@@ -248,55 +215,26 @@ const KEYS: [string, string][] = [
 <template>
   <div class="looks">
     <aside class="left">
+      <p class="steps">
+        <NButton text class="word" :disabled="!canUndo && !gone" @click="takeBack">undo</NButton>
+        <NButton text class="word" @click="afresh">new look</NButton>
+      </p>
       <GoesHere :rail="choosable" :worn="onRail" :judged="judged" @put="put" />
     </aside>
     <section class="middle" aria-label="Figure">
-      <div v-if="client && besideFace && worn.length && besideAsking" class="two">
-        <figure>
-          <LookFigure
-            :client="client"
-            :rail="rail"
-            :worn="worn"
-            :judged="judged"
-            :pointed="pointed"
-            :squint="squint"
-            :seated="seated"
-            :light="light"
-            name="This look"
-            bare
-          />
-          <figcaption>
-            {{ capital(hereName) }}<strong>{{ judged?.overall.toFixed(0) }}</strong>
-          </figcaption>
-        </figure>
-        <figure>
-          <LookFigure
-            :client="besideFace"
-            :rail="rail"
-            :worn="besidePieces"
-            :judged="besideJudged"
-            :pointed="pointed"
-            :squint="squint"
-            :seated="seated"
-            :light="light"
-            name="Held beside"
-            bare
-          />
-          <figcaption>
-            {{ capital(besideName) }}<strong>{{ besideJudged?.overall.toFixed(0) }}</strong>
-          </figcaption>
-        </figure>
-      </div>
-      <LookFigure
-        v-else-if="client && worn.length"
+      <LookStage
+        v-if="client && worn.length"
         :client="client"
         :rail="rail"
         :worn="worn"
         :judged="judged"
+        :drawn="drawn"
+        :beside="side"
+        :name="hereName"
         :pointed="pointed"
         :squint="squint"
-        :seated="seated"
         :light="light"
+        :flat="flat"
         @mend="mend"
         @wear="wear"
       />
@@ -309,8 +247,7 @@ const KEYS: [string, string][] = [
       </div>
       <div class="foot">
         <NButton text class="word" :aria-pressed="squint" @click="squint = !squint"> <kbd>Space</kbd> squint </NButton>
-        <NButton text class="word" :disabled="!canUndo && !gone" @click="takeBack">undo</NButton>
-        <NButton text class="word" @click="afresh">new look</NButton>
+        <NButton text class="word" :aria-pressed="flat" @click="flat = !flat"> <kbd>L</kbd> laid out </NButton>
         <NButton text class="word" :aria-pressed="seated" @click="change({ seated: !seated })">seated</NButton>
         <span class="around" :title="light?.note"
           >light
@@ -361,13 +298,13 @@ const KEYS: [string, string][] = [
         @beside="beside = $event"
       />
       <ProblemNote v-if="besideProblem" :problem="besideProblem" />
-      <template v-if="judged && besideAsking">
+      <template v-if="judged && side">
         <BesideVerdicts
-          v-if="besideJudged"
+          v-if="side.judged"
           :before="judged"
-          :after="besideJudged"
+          :after="side.judged"
           :before-name="hereName"
-          :after-name="besideName"
+          :after-name="side.name"
           @point="pointed = $event"
         />
         <NButton v-if="held" @click="mend(held)"><kbd>M</kbd> make this change</NButton>
@@ -436,6 +373,7 @@ const KEYS: [string, string][] = [
   }
 }
 .left {
+  position: relative;
   background: var(--panel);
   border-right: 1px solid var(--line);
   overflow: auto;
@@ -486,33 +424,13 @@ const KEYS: [string, string][] = [
 .foot .word {
   padding-inline: 0;
 }
-.two {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  min-height: 0;
-}
-figure {
-  margin: 0;
+.steps {
+  position: absolute;
+  top: 18px;
+  right: 14px;
   display: flex;
-  flex-direction: column;
-  min-height: 0;
-}
-figure + figure {
-  border-left: 1px solid var(--line);
-}
-figure > :first-child {
-  flex: 1;
-  min-height: 0;
-}
-figcaption {
-  display: flex;
-  justify-content: space-between;
-  gap: 10px;
-  padding: 6px 16px 8px;
-  font-size: 13.5px;
-  font-weight: 650;
-  background: var(--paper);
-  color: var(--ink);
+  gap: 12px;
+  font-size: 13px;
 }
 .keeping {
   position: sticky;

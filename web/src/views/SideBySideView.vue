@@ -9,14 +9,14 @@ import ProblemNote from '@/components/base/ProblemNote.vue'
 import DrapedFace from '@/components/client/DrapedFace.vue'
 import FramedPhoto from '@/components/client/FramedPhoto.vue'
 import PhotoHandles from '@/components/client/PhotoHandles.vue'
-import LookFigure from '@/components/look/LookFigure.vue'
+import BareFigure from '@/components/figure/BareFigure.vue'
 import { useKeys } from '@/composables/useKeys'
 import { chinOf } from '@/lib/chin'
 import { pairWords } from '@/lib/pair'
-import { asWorn } from '@/lib/worn'
 import { firstProblem } from '@/server/firstProblem'
 import { useClient } from '@/server/useClient'
 import { useComparedPhotos, usePhotoPair } from '@/server/useComparedPhotos'
+import { useFigures } from '@/server/useFigure'
 import { useKeptLooks } from '@/server/useKeptLooks'
 import { usePieces } from '@/server/useRail'
 import { useSideBySide } from '@/server/useSideBySide'
@@ -45,7 +45,18 @@ const twoPhotos = computed<[string, string] | null>(() => {
   return photoOn(left) && photoOn(right) && left.id !== right.id ? [left.id, right.id] : null
 })
 const { answer: pair, problem: pairProblem } = usePhotoPair(id, twoPhotos)
-const problem = firstProblem(server.problem, railProblem, looksProblem, photosProblem, pairProblem)
+const lookOn = (side: Side) => (side.kind === 'look' ? (looks.value.find((one) => one.id === side.id) ?? null) : null)
+/** Looks as they were kept: how their pieces are worn, and whether one sits in them. */
+const shown = computed(() => sides.value.flatMap((side) => lookOn(side) ?? []))
+const { drawn, problem: drawProblem } = useFigures(
+  id,
+  computed(() =>
+    shown.value.map(({ pieces, kept }) => ({ pieces, worn: kept.worn ?? {}, seated: kept.seated ?? null })),
+  ),
+)
+const figureOf = (side: Side) => drawn.value[shown.value.findIndex((one) => one.id === lookOn(side)?.id)]?.figure
+const named = (side: Side) => lookOn(side)?.name ?? 'nothing'
+const problem = firstProblem(server.problem, railProblem, looksProblem, photosProblem, pairProblem, drawProblem)
 /** Two photos in one light, at one size; without it each as it was relit by itself. */
 const together = ref(true)
 const sending = ref(false)
@@ -100,13 +111,6 @@ watch(
 
 const chin = computed(() => chinOf(client.value?.portraits ?? []))
 const piece = (side: Side) => (side.kind === 'piece' ? (pieces.value.find((one) => one.id === side.id) ?? null) : null)
-/** A look as it was kept: how its pieces are worn, and whether one sits in it. */
-const lookOn = (side: Side) => {
-  const look = side.kind === 'look' ? looks.value.find((one) => one.id === side.id) : null
-  if (!look) return null
-  const { worn = {}, seated = null } = look.kept
-  return { worn: asWorn(pieces.value, look.pieces, worn), seated: seated ?? client.value?.about.seated ?? false }
-}
 const value = (side: Side) => `${side.kind}:${side.id}`
 const choices = computed(() => [
   { value: 'nothing:', label: 'nothing, the face alone' },
@@ -190,14 +194,12 @@ const told = (one: SideBySide) =>
         @drop.prevent="take(index, [...($event.dataTransfer?.files ?? [])])"
       >
         <div class="shown">
-          <LookFigure
-            v-if="lookOn(sides[index]) && client"
-            v-bind="lookOn(sides[index])!"
+          <BareFigure
+            v-if="figureOf(sides[index]) && client"
+            :figure="figureOf(sides[index])!"
             :client="client"
-            :rail="pieces"
-            :judged="null"
-            :pointed="[]"
-            :squint="false"
+            :pieces="pieces"
+            :name="named(sides[index])"
           />
           <FramedPhoto v-else-if="shownPhoto(index)" v-bind="shownPhoto(index)!" />
           <DrapedFace

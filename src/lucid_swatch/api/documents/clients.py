@@ -30,6 +30,8 @@ class ClientAnswer(Answer):
     """Where the face is, relit."""
     person: str | None
     """The person of the same portrait, cut out."""
+    head: str | None
+    """The head alone, where two eyes are known."""
     portraits: list[PortraitAnswer]
     face: FaceAnswer
     neutrals: Literal["broad", "strict"]

@@ -7,6 +7,7 @@ from typing import Literal
 import numpy as np
 from pydantic import Field
 
+from lucid_swatch.core.client.head import can_be_cut
 from lucid_swatch.core.client.reading import Veil, read_face
 from lucid_swatch.core.photo.light import LightReference
 from lucid_swatch.formats.piece import Lab
@@ -26,7 +27,7 @@ class PortraitAnswer(Answer):
     name: str
     created_at: datetime
     pictures: dict[str, str]
-    """Addresses of portrait, face and person; empty where there is no picture."""
+    """Addresses of portrait, face, person and head; empty where there is no picture."""
     spots: SpotsDocument
     neutral: NeutralMark | None
     veils: list[Veil]
@@ -104,4 +105,6 @@ def face_pictures(face: FaceRecord) -> dict[str, str]:
     if not face.reading_number:
         return {}
     names = {"portrait": "portrait.jpg", "face": "face.jpg", "person": "person.webp"}
+    if can_be_cut(face.spots.get("eyes", ())):
+        names["head"] = "head.webp"
     return {kind: f"/api/portraits/{face.id}/pictures/{n}?turn={face.reading_number}" for kind, n in names.items()}

@@ -1,53 +1,55 @@
 <script setup lang="ts">
-import { computed, useId } from 'vue'
-import type { Client, Judged, Light, Mend, Piece, Worn } from '@/api'
-import { breadth, CENTRE, figureOf, HEIGHT, spread, traceOf, WIDTH, type Shape } from '@/lib/figure'
-import { pinkedOutline, type Point } from '@/lib/pinked'
+import { computed } from 'vue'
+import type { Client, Figure, Judged, Light, Mend, Piece, Worn } from '@/api'
+import FigureDrawing from '@/components/figure/FigureDrawing.vue'
+import SeenAs from '@/components/figure/SeenAs.vue'
+import { spread } from '@/lib/spread'
 import { signed } from '@/lib/words'
 
-/** The client's own face over the worn colours, with stitches, the lightness trace and the mends as swing tags. */
+type Point = [number, number]
+
+/** A look on the client, with stitches, the lightness trace and the mends as swing tags. */
 const {
   client,
   rail,
   worn,
+  figure,
   judged,
   pointed,
   squint,
-  seated = false,
   light = null,
-  bare = false,
-  name = 'The look on the figure',
 } = defineProps<{
   client: Client
   rail: Piece[]
   worn: Piece[]
+  figure: Figure
   judged: Judged | null
   /** Pieces that a reason names, shown apart. */
   pointed: string[]
   squint: boolean
-  seated?: boolean
   /** The light it is seen in; none is as measured. */
   light?: Light | null
-  /** The figure alone, without what is said about it. */
-  bare?: boolean
-  name?: string
 }>()
 const emit = defineEmits<{ mend: [mend: Mend]; wear: [piece: Piece, how: Worn] }>()
 
-const LABELS = CENTRE + 130
-const height = computed(() => client.about.height ?? null)
-const shapes = computed(() => figureOf(worn, { height: height.value, seated }))
-const face = computed(() => 100 * Math.min(breadth(height.value), 1.16))
-const key = useId()
-const byId = computed(() => new Map(shapes.value.map((shape) => [shape.piece.id, shape])))
-const url = (shape: Shape) => `cloth-${key}-${shape.piece.id}`
-/** Rows of the light's matrix as a filter wants them. */
-const seen = computed(() =>
-  light?.matrix
-    .map((row) => [...row, 0, 0].join(' '))
-    .concat('0 0 0 1 0')
-    .join(' '),
+/** The drawing in its own units; the body about a line, the crown below what hair and hats need. */
+const WIDTH = 620
+const HEIGHT = 690
+const CENTRE = 290
+const LABELS = CENTRE + 156
+const scale = computed(() => (HEIGHT - 14) / (figure.stature + figure.room))
+const down = (y: number) => (y + figure.room) * scale.value
+const place = ([x, y]: readonly number[]): Point => [CENTRE + (x ?? 0) * scale.value, down(y ?? 0)]
+const byId = computed(() => new Map(worn.map((piece) => [piece.id, piece])))
+/** The pieces that are drawn, with where stitches and threads are tied. */
+const shapes = computed(() =>
+  figure.shapes.flatMap((shape) => {
+    const piece = byId.value.get(shape.piece)
+    return piece ? [{ piece, anchor: place(shape.anchor) }] : []
+  }),
 )
+type Shape = (typeof shapes.value)[number]
+const anchors = computed(() => new Map(shapes.value.map((shape) => [shape.piece.id, shape.anchor])))
 /** A layer is open or closed, a top is tucked in or loose. */
 const ways = (piece: Piece): [Worn, Worn] | null =>
   piece.zone === 'layer'
@@ -58,17 +60,6 @@ const ways = (piece: Piece): [Worn, Worn] | null =>
 const how = (piece: Piece): Worn | null => piece.worn ?? (piece.zone === 'layer' ? 'open' : null)
 const other = (piece: Piece): Worn =>
   ways(piece)?.[0] === how(piece) ? (ways(piece)?.[1] ?? 'open') : (ways(piece)?.[0] ?? 'open')
-/** Pictures are drawn over the whole shape, so that the weave runs through it. */
-const box = (shape: Shape) => {
-  const xs = shape.outlines.flat().map((p) => p[0])
-  return {
-    x: Math.min(...xs),
-    y: shape.top,
-    width: Math.max(...xs) - Math.min(...xs),
-    height: shape.bottom - shape.top + 8,
-  }
-}
-
 const notes = computed(() => {
   const mends = (judged?.mends ?? [])
     .slice(0, 3)
@@ -91,15 +82,15 @@ const tags = computed(() =>
 )
 
 function mendAnchor(mend: Mend): Point {
-  const there = mend.piece ? byId.value.get(mend.piece) : undefined
-  return there ? there.anchor : [CENTRE + 40, WAIST_TIE]
+  return (mend.piece ? anchors.value.get(mend.piece) : undefined) ?? place(AT_THE_WAIST)
 }
-const WAIST_TIE = 300
+/** Where what is not worn yet is tied: centimetres from the middle and from the crown. */
+const AT_THE_WAIST = [10, 68]
 
 const stitches = computed(() =>
   (judged?.stitches ?? []).flatMap((stitch) => {
-    const first = byId.value.get(stitch.first)?.anchor
-    const second = byId.value.get(stitch.second)?.anchor
+    const first = anchors.value.get(stitch.first)
+    const second = anchors.value.get(stitch.second)
     if (!first || !second) return []
     const bow = first[0] + second[0] > CENTRE * 2 ? 46 : -46
     const middle: Point = [(first[0] + second[0]) / 2 + bow, (first[1] + second[1]) / 2]
@@ -111,18 +102,14 @@ const TRACE_LEFT = 16
 const TRACE_WIDTH = 92
 const traceX = (lightness: number) => TRACE_LEFT + (lightness / 100) * TRACE_WIDTH
 const trace = computed(() =>
-  traceOf(shapes.value)
-    .map(
-      (step, i) =>
-        `${i ? 'L' : 'M'}${traceX(step.lightness).toFixed(1)},${step.top} L${traceX(step.lightness).toFixed(1)},${step.bottom}`,
-    )
+  figure.trace
+    .map((step, i) => {
+      const x = traceX(step.lightness).toFixed(1)
+      return `${i ? 'L' : 'M'}${x},${down(step.top).toFixed(1)} L${x},${down(step.bottom).toFixed(1)}`
+    })
     .join(' '),
 )
-const traceWords = computed(() =>
-  traceOf(shapes.value)
-    .map((s) => `L* ${s.lightness.toFixed(0)}`)
-    .join(', '),
-)
+const traceWords = computed(() => figure.trace.map((step) => `L* ${step.lightness.toFixed(0)}`).join(', '))
 
 const act = (mend: Mend) => emit('mend', mend)
 const label = (id: string | null | undefined) => {
@@ -142,25 +129,8 @@ const short = (text: string, most: number) => (text.length > most ? `${text.slic
 </script>
 
 <template>
-  <svg
-    class="figure"
-    :viewBox="bare ? `${CENTRE - 214} -8 428 ${HEIGHT + 14}` : `0 -8 ${WIDTH} ${HEIGHT + 14}`"
-    role="group"
-    :aria-label="name"
-  >
-    <defs>
-      <clipPath v-for="shape in shapes" :id="url(shape)" :key="shape.piece.id">
-        <polygon v-for="(outline, index) in shape.outlines" :key="index" :points="pinkedOutline(outline)" />
-      </clipPath>
-      <filter v-if="seen" :id="`light-${key}`" color-interpolation-filters="linearRGB" x="0" y="0" width="1" height="1">
-        <feColorMatrix type="matrix" :values="seen" />
-      </filter>
-      <filter :id="`squint-${key}`" x="-10%" y="-10%" width="120%" height="120%">
-        <feGaussianBlur stdDeviation="11" />
-      </filter>
-    </defs>
-
-    <g v-if="!bare" class="trace" aria-hidden="true">
+  <svg class="figure" :viewBox="`0 -8 ${WIDTH} ${HEIGHT + 14}`" role="group" aria-label="The look on the figure">
+    <g class="trace" aria-hidden="true">
       <text :x="TRACE_LEFT" y="112">dark</text>
       <text :x="TRACE_LEFT + TRACE_WIDTH" y="112" text-anchor="end">light</text>
       <rect
@@ -181,42 +151,13 @@ const short = (text: string, most: number) => (text.length > most ? `${text.slic
     </g>
     <text class="visually-hidden">Lightness from top to foot: {{ traceWords }}</text>
 
-    <g :filter="seen ? `url(#light-${key})` : undefined">
-      <g :filter="squint ? `url(#squint-${key})` : undefined">
-        <svg :x="CENTRE - face / 2" :y="116 - face * 1.04" :width="face" :height="face * 1.04" viewBox="0 0 100 104">
-          <image
-            v-if="client.portrait"
-            :href="client.portrait"
-            width="100"
-            height="104"
-            preserveAspectRatio="xMidYMid slice"
-          />
-          <template v-else>
-            <rect width="100" height="104" :fill="client.face.skin?.hex ?? 'var(--paper)'" />
-            <rect width="100" height="34" :fill="client.face.hair?.hex ?? 'var(--line)'" />
-            <circle cx="34" cy="56" r="5" :fill="client.face.eyes?.hex ?? 'var(--rule)'" />
-            <circle cx="66" cy="56" r="5" :fill="client.face.eyes?.hex ?? 'var(--rule)'" />
-          </template>
-        </svg>
-        <g
-          v-for="shape in shapes"
-          :key="shape.piece.id"
-          class="worn"
-          :class="{ faint: pointed.length && !pointed.includes(shape.piece.id) }"
-          :clip-path="`url(#${url(shape)})`"
-        >
-          <rect v-bind="box(shape)" :fill="shape.piece.colours[0]?.hex" />
-          <image
-            v-if="shape.piece.cloth"
-            v-bind="box(shape)"
-            :href="shape.piece.cloth"
-            preserveAspectRatio="xMidYMid slice"
-          />
-        </g>
-      </g>
+    <g :transform="`translate(${CENTRE} ${figure.room * scale}) scale(${scale})`">
+      <SeenAs :light="light" :squint="squint">
+        <FigureDrawing :figure="figure" :client="client" :pieces="worn" :pointed="pointed" />
+      </SeenAs>
     </g>
 
-    <g v-if="!squint && !bare">
+    <g v-if="!squint">
       <g
         v-for="stitch in stitches"
         :key="`${stitch.first}${stitch.second}`"
@@ -314,12 +255,6 @@ text {
   stroke-width: 2.6;
   stroke-linejoin: round;
 }
-.worn {
-  transition: opacity 100ms;
-}
-.faint {
-  opacity: 0.3;
-}
 .stitch path {
   fill: none;
   stroke: var(--ink);
@@ -384,10 +319,5 @@ text {
 }
 .tied {
   fill: var(--on-cloth);
-}
-@media (prefers-reduced-motion: reduce) {
-  .worn {
-    transition: none;
-  }
 }
 </style>

@@ -1,0 +1,213 @@
+"""What the screens send and get about looks as they are drawn."""
+
+import numpy as np
+from pydantic import Field
+
+from lucid_swatch.core.colour.spaces import lab_to_hexes
+from lucid_swatch.core.garment.piece import Piece
+from lucid_swatch.core.garment.vocabulary import Worn
+from lucid_swatch.core.look.figure.figure import HALF_WIDTH, ROOM, Layer, Lies
+from lucid_swatch.core.look.figure.fills import fill_of
+from lucid_swatch.core.look.figure.laid_out import Place
+from lucid_swatch.core.look.figure.parts import Part, Role
+from lucid_swatch.usecases.figures import CUT_OUT, Asked, Cut, DrawnLook
+
+from .base import Answer, Fraction, Request
+from .rail import picture_of
+
+
+class LookToDraw(Request):
+    """A look to draw."""
+
+    pieces: list[str] = Field(max_length=40)
+    worn: dict[str, Worn] = Field(default_factory=dict, max_length=40)
+    """How pieces are worn, by id, where it is not as they usually are."""
+    seated: bool | None = None
+    """Left out, as the wearer is mostly seen."""
+    on: str | None = Field(default=None, max_length=200)
+    """Another client who wears it."""
+
+    def to_asked(self) -> Asked:
+        """As the use cases take it."""
+        return Asked(tuple(self.pieces), self.worn, self.seated, self.on)
+
+
+class DrawRequest(Request):
+    """Looks to draw."""
+
+    looks: list[LookToDraw] = Field(min_length=1, max_length=60)
+
+
+class PartAnswer(Answer):
+    """An outline."""
+
+    role: Role
+    path: str
+    """Path data as SVG has it, centimetres."""
+    fill: str | None
+    """Of a part in a colour of its own."""
+    dark: float
+    """How far it is darkened, 0 to 1; of a line, how dark it is."""
+    turn: float
+    """Degrees by which the grain is turned, clockwise."""
+    width: float
+    """Of a line, centimetres."""
+
+
+class LayerAnswer(Answer):
+    """Parts that are drawn together, in the order of drawing."""
+
+    lies: Lies
+    piece: str | None
+    parts: list[PartAnswer]
+
+
+class ShapeAnswer(Answer):
+    """Where a piece is on the figure, centimetres from the middle and from the crown."""
+
+    piece: str
+    anchor: list[float]
+    """Where stitches and threads are tied."""
+    box: list[float]
+    """Left, top, right and bottom, over which its cloth is laid."""
+
+
+class StepAnswer(Answer):
+    """A stretch of the figure and how light it is."""
+
+    top: float
+    bottom: float
+    lightness: float
+
+
+class FigureAnswer(Answer):
+    """A look on a body, centimetres."""
+
+    stature: float
+    """Of the wearer standing, from the crown."""
+    height: float
+    """From the crown to the sole as drawn."""
+    room: float
+    """Above the crown, for hair and hats."""
+    half_width: float
+    layers: list[LayerAnswer]
+    shapes: list[ShapeAnswer]
+    trace: list[StepAnswer]
+
+
+class CutAnswer(Answer):
+    """A picture, and what of it shows the piece."""
+
+    picture: str
+    left: Fraction
+    top: Fraction
+    right: Fraction
+    bottom: Fraction
+
+
+class PlaceAnswer(Answer):
+    """Where a piece lies, centimetres from the top left corner."""
+
+    piece: str
+    left: float
+    top: float
+    width: float
+    height: float
+    cut: CutAnswer | None
+    parts: list[PartAnswer]
+    """Its outlines there, where it has no photo."""
+
+
+class LaidOutAnswer(Answer):
+    """A look laid out, centimetres."""
+
+    width: float
+    height: float
+    places: list[PlaceAnswer]
+
+
+class DrawnAnswer(Answer):
+    """A look, drawn both ways."""
+
+    figure: FigureAnswer
+    laid_out: LaidOutAnswer
+
+
+def drawn_answer(look: DrawnLook) -> DrawnAnswer:
+    """A look, drawn both ways."""
+    figure, flat = look.figure, look.flat
+    return DrawnAnswer(
+        figure=FigureAnswer(
+            stature=look.stature,
+            height=round(figure.height, 2),
+            room=ROOM,
+            half_width=HALF_WIDTH,
+            layers=[_layer(layer) for layer in figure.layers],
+            shapes=[
+                ShapeAnswer(
+                    piece=shape.piece.id,
+                    anchor=[round(side, 2) for side in shape.anchor],
+                    box=[round(side, 2) for side in shape.box],
+                )
+                for shape in figure.shapes
+            ],
+            trace=[
+                StepAnswer(top=round(s.top, 2), bottom=round(s.bottom, 2), lightness=round(s.lightness, 2))
+                for s in look.trace
+            ],
+        ),
+        laid_out=LaidOutAnswer(
+            width=round(flat.width, 2),
+            height=round(flat.height, 2),
+            places=[_place(place, look) for place in flat.places],
+        ),
+    )
+
+
+def _layer(layer: Layer) -> LayerAnswer:
+    piece = layer.piece
+    return LayerAnswer(
+        lies=layer.lies, piece=None if piece is None else piece.id, parts=[_part(part, piece) for part in layer.parts]
+    )
+
+
+def _part(part: Part, piece: Piece | None) -> PartAnswer:
+    own = part.role is Role.COLOUR and piece is not None
+    return PartAnswer(
+        role=part.role,
+        path=path_data(part.points, closed=part.role is not Role.LINE),
+        fill=lab_to_hexes(fill_of(part, piece)[None])[0] if own and piece is not None else None,
+        dark=part.dark,
+        turn=part.turn,
+        width=part.width,
+    )
+
+
+def path_data(points: np.ndarray[tuple[int, ...], np.dtype[np.float64]], closed: bool) -> str:
+    """An outline as path data. points: (n, 2), centimetres."""
+    told = " ".join(f"{x:g},{y:g}" for x, y in points.round(2).tolist())
+    return f"M{told}Z" if closed else f"M{told}"
+
+
+def _place(place: Place, look: DrawnLook) -> PlaceAnswer:
+    piece = place.piece
+    cut = look.cuts.get(piece.id)
+    return PlaceAnswer(
+        piece=piece.id,
+        left=round(place.left, 2),
+        top=round(place.top, 2),
+        width=round(place.width, 2),
+        height=round(place.height, 2),
+        cut=None if cut is None else _cut(cut, look),
+        parts=[_part(part, piece) for part in place.parts],
+    )
+
+
+def _cut(cut: Cut, look: DrawnLook) -> CutAnswer | None:
+    hung = next(one for one in look.hung.values() if one.photo_id == cut.photo_id)
+    picture = picture_of(hung, CUT_OUT)
+    return (
+        None
+        if picture is None
+        else CutAnswer(picture=picture, left=cut.left, top=cut.top, right=cut.right, bottom=cut.bottom)
+    )

@@ -1,0 +1,1 @@
+"""The figure: a look drawn as outlines in true proportion, for every place that shows one."""

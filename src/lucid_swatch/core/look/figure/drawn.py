@@ -1,0 +1,58 @@
+"""A piece as it is drawn, and what its cut is taken for where nothing is known."""
+
+from dataclasses import dataclass, field
+
+from ...garment.piece import Piece
+from ...garment.vocabulary import Length, Volume
+from .body import HIP, KNEE, WAIST
+from .outlines import Point
+from .parts import Part
+
+HEMS: dict[Length, float] = {
+    Length.CROPPED: 58.0,
+    Length.WAIST: WAIST + 1,
+    Length.HIP: HIP,
+    Length.KNEE: KNEE,
+    Length.MIDI: 141.0,
+    Length.ANKLE: 157.0,
+    Length.FLOOR: 165.0,
+}
+"""Centimetres below the crown."""
+EASE: dict[Volume, float] = {Volume.CLOSE: 0.7, Volume.EASY: 2.2, Volume.FULL: 5.5}
+"""How far a piece stands off the body on each side, centimetres."""
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Drawn:
+    """The outlines of a piece on the body, at the stature at which everything is drawn."""
+
+    parts: list[Part]
+    anchor: Point
+    """Where stitches and threads are tied."""
+    top: float
+    bottom: float
+    """Between which heights it covers the body, for the trace of lightness."""
+    cover: float = 1.0
+    """How much of the width it covers there."""
+    behind: list[Part] = field(default_factory=list)
+    """What of it lies behind the body."""
+
+
+@dataclass(frozen=True, slots=True)
+class Company:
+    """What else is worn, as far as it changes how a piece is drawn."""
+
+    layered: bool = False
+    """Whether a layer with sleeves goes over it."""
+    lower: bool = False
+    """Whether a skirt or trousers hold it at the waist."""
+    long_boots: bool = False
+    """Whether the shoes reach up the leg."""
+
+
+ALONE = Company()
+
+
+def hem_of(piece: Piece, usual: float) -> float:
+    """Where a piece ends, centimetres below the crown."""
+    return usual if piece.length is None else HEMS[piece.length]
