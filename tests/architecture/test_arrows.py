@@ -42,6 +42,7 @@ CORE_ROOMS = {
         "core/client",
     },
     "core/look/seen": {"core/colour"},
+    "core/look/figure": {"core/look", "core/colour", "core/garment"},
 }
 CORE_ROOMS["core/look"] |= {"core", "core/colour", "core/garment", "core/client"}
 STANDARD = {

@@ -101,7 +101,7 @@ def test_one_look_is_held_against_another_client_and_beside_a_change(opened):
     differs = page.get_by_role("region", name="What differs")
     expect(differs).to_contain_text("the full one on Tobe Arrun")
     expect(differs).to_contain_text("near the face")
-    expect(page.get_by_role("group", name="Held beside")).to_be_visible()
+    expect(page.get_by_role("img", name="Held beside")).to_be_visible()
     page.keyboard.press("b")
     expect(differs).to_have_count(0)
     page.keyboard.press("b")

@@ -1,5 +1,6 @@
 """Portraits, the colour reader and the stylist's eye say together what a face is."""
 
+import io
 from datetime import date
 
 import cv2
@@ -16,6 +17,7 @@ from lucid_swatch.usecases.faces import (
     add_portrait,
     change_veils,
     count_in,
+    head_of,
     read_again,
     read_with_reader,
     remove_face,
@@ -125,3 +127,13 @@ def test_a_reading_that_is_no_portrait_has_no_spots(sessions, folder, eyes, clie
         kept = set_by_eye(session, client, "eyes", (40.0, 0.0, -10.0))
     with pytest.raises(Refused, match="no portrait"):
         read_again(sessions, folder, eyes, kept.id, {"skin": (), "hair": (), "eyes": ()}, None, frozenset())
+
+
+def test_the_head_for_the_figure_is_cut_where_two_eyes_are_known(sessions, folder, eyes, face):
+    with sessions() as session:
+        head = Image.open(io.BytesIO(head_of(session, folder, face.id)))
+    opacity = np.asarray(head.convert("RGBA"))[..., 3]
+    assert 0.1 < (opacity > 128).mean() < 0.5
+    read_again(sessions, folder, eyes, face.id, {**face.spots, "eyes": ()}, None, frozenset())
+    with sessions() as session, pytest.raises(Refused, match="no head"):
+        head_of(session, folder, face.id)

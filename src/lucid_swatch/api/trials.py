@@ -1,8 +1,14 @@
 """Drapes held to the face."""
 
-from fastapi import APIRouter
+from typing import Annotated
+
+import numpy as np
+from fastapi import APIRouter, Path, Response
 from sqlalchemy.orm import Session
 
+from lucid_swatch.core.client.drape_cloth import drape_cloth
+from lucid_swatch.core.colour.spaces import decode_srgb, rgb_linear_to_lab
+from lucid_swatch.files.pictures import jpeg
 from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.trials import Trials
 from lucid_swatch.usecases.trial import begin_trial, end_trial, forget_trial, judge_pair, under_way, undo_pair
@@ -17,6 +23,14 @@ router = APIRouter(tags=["colouring"])
 
 def _cloth(session: Session, client_id: str) -> dict[str, str]:
     return cloth_of(Pieces(session).of_client(client_id))
+
+
+@router.get("/drape-cloth/{colour}.jpg")
+def plain_cloth(colour: Annotated[str, Path(pattern=r"^[0-9a-f]{6}$")]) -> Response:
+    """A plain drape of an sRGB colour, written as six hexadecimal digits."""
+    lab = rgb_linear_to_lab(decode_srgb(np.array(list(bytes.fromhex(colour))) / 255.0))
+    # nobody's cloth: a browser may keep it
+    return Response(jpeg(drape_cloth(lab), 92), media_type="image/jpeg", headers={"cache-control": "max-age=86400"})
 
 
 @router.get("/clients/{client_id}/trials")

@@ -300,6 +300,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/drape-cloth/{colour}.jpg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Plain Cloth
+         * @description A plain drape of an sRGB colour, written as six hexadecimal digits.
+         */
+        get: operations["plain_cloth"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/clients/{client_id}/trials": {
         parameters: {
             query?: never;
@@ -2953,6 +2973,7 @@ export interface components {
             room: number;
             /** Half Width */
             half_width: number;
+            head: components["schemas"]["HeadAnswer"];
             /** Layers */
             layers: components["schemas"]["LayerAnswer"][];
             /** Shapes */
@@ -3062,6 +3083,20 @@ export interface components {
             family: string;
             read: components["schemas"]["Bin"];
             said: components["schemas"]["Bin"];
+        };
+        /**
+         * HeadAnswer
+         * @description Where the picture of a head lies that was cut from a portrait.
+         */
+        HeadAnswer: {
+            /** Left */
+            left: number;
+            /** Top */
+            top: number;
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
         };
         /**
          * Held
@@ -6178,6 +6213,64 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ClientAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    plain_cloth: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                colour: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
                 };
             };
             /** @description Unauthorized */

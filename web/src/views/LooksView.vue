@@ -247,12 +247,12 @@ const KEYS: [string, string][] = [
       </div>
       <div class="foot">
         <NButton text class="word" :aria-pressed="squint" @click="squint = !squint"> <kbd>Space</kbd> squint </NButton>
-        <NButton text class="word" :aria-pressed="flat" @click="flat = !flat"> <kbd>L</kbd> laid out </NButton>
+        <NButton text class="word" :aria-pressed="flat" @click="flat = !flat"> laid out </NButton>
         <NButton text class="word" :aria-pressed="seated" @click="change({ seated: !seated })">seated</NButton>
         <span class="around" :title="light?.note"
           >light
           <ChoiceList
-            class="short"
+            class="wide"
             :value="lightName"
             :options="lightChoices"
             label="light"
@@ -411,7 +411,7 @@ const KEYS: [string, string][] = [
   display: flex;
   flex-wrap: wrap;
   align-items: center;
-  gap: 2px 12px;
+  gap: 2px 10px;
   padding: 6px 14px;
   background: var(--paper);
   color: var(--ink);
@@ -426,7 +426,7 @@ const KEYS: [string, string][] = [
 }
 .steps {
   position: absolute;
-  top: 18px;
+  top: 20px;
   right: 14px;
   display: flex;
   gap: 12px;
@@ -467,7 +467,10 @@ const KEYS: [string, string][] = [
   white-space: nowrap;
   color: var(--soft);
 }
-.foot .choice-list {
-  width: 104px;
+.foot .wide {
+  width: 118px;
+}
+.foot .short {
+  width: 84px;
 }
 </style>

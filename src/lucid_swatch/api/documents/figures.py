@@ -3,9 +3,11 @@
 import numpy as np
 from pydantic import Field
 
+from lucid_swatch.core.client.head import ABOVE_CHIN, BELOW_CHIN, WIDE
 from lucid_swatch.core.colour.spaces import lab_to_hexes
 from lucid_swatch.core.garment.piece import Piece
 from lucid_swatch.core.garment.vocabulary import Worn
+from lucid_swatch.core.look.figure.body import CHIN
 from lucid_swatch.core.look.figure.figure import HALF_WIDTH, ROOM, Layer, Lies
 from lucid_swatch.core.look.figure.fills import fill_of
 from lucid_swatch.core.look.figure.laid_out import Place
@@ -80,6 +82,15 @@ class StepAnswer(Answer):
     lightness: float
 
 
+class HeadAnswer(Answer):
+    """Where the picture of a head lies that was cut from a portrait."""
+
+    left: float
+    top: float
+    width: float
+    height: float
+
+
 class FigureAnswer(Answer):
     """A look on a body, centimetres."""
 
@@ -90,6 +101,7 @@ class FigureAnswer(Answer):
     room: float
     """Above the crown, for hair and hats."""
     half_width: float
+    head: HeadAnswer
     layers: list[LayerAnswer]
     shapes: list[ShapeAnswer]
     trace: list[StepAnswer]
@@ -133,6 +145,9 @@ class DrawnAnswer(Answer):
     laid_out: LaidOutAnswer
 
 
+HEAD = HeadAnswer(left=-WIDE / 2, top=CHIN - ABOVE_CHIN, width=WIDE, height=ABOVE_CHIN + BELOW_CHIN)
+
+
 def drawn_answer(look: DrawnLook) -> DrawnAnswer:
     """A look, drawn both ways."""
     figure, flat = look.figure, look.flat
@@ -142,6 +157,7 @@ def drawn_answer(look: DrawnLook) -> DrawnAnswer:
             height=round(figure.height, 2),
             room=ROOM,
             half_width=HALF_WIDTH,
+            head=HEAD,
             layers=[_layer(layer) for layer in figure.layers],
             shapes=[
                 ShapeAnswer(

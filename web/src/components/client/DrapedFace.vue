@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, useId } from 'vue'
+import { drapedCloth } from '@/lib/draped'
 import { pinkedOutline } from '@/lib/pinked'
 
 /** The client's own face, cut out on the surround, with a cloth laid over the shoulders. */
@@ -22,9 +23,9 @@ const id = useId()
 const WIDTH = 400
 const HEIGHT = 500
 const FLIPS = ['', 'translate(300 0) scale(-1 1)', 'translate(0 500) scale(1 -1)', 'translate(300 500) scale(-1 -1)']
+const top = computed(() => Math.min(0.86, chin + 0.03) * HEIGHT)
 /** From the neck down over both shoulders to the foot of the picture. */
 const outline = computed(() => {
-  const top = Math.min(0.86, chin + 0.03) * HEIGHT
   const neck: [number, number][] = [
     [0.08, 0.11],
     [0.26, 0.055],
@@ -37,9 +38,9 @@ const outline = computed(() => {
     [0.92, 0.11],
   ]
   const points: [number, number][] = [
-    [-0.04 * WIDTH, top + 0.2 * HEIGHT],
-    ...neck.map(([x, y]): [number, number] => [x * WIDTH, top + y * HEIGHT]),
-    [1.04 * WIDTH, top + 0.2 * HEIGHT],
+    [-0.04 * WIDTH, top.value + 0.2 * HEIGHT],
+    ...neck.map(([x, y]): [number, number] => [x * WIDTH, top.value + y * HEIGHT]),
+    [1.04 * WIDTH, top.value + 0.2 * HEIGHT],
     [1.04 * WIDTH, 1.03 * HEIGHT],
     [-0.04 * WIDTH, 1.03 * HEIGHT],
   ]
@@ -70,7 +71,21 @@ const outline = computed(() => {
       </pattern>
     </defs>
     <image v-if="person" :href="person" :width="WIDTH" :height="HEIGHT" preserveAspectRatio="xMidYMid slice" />
-    <polygon v-if="hex" :points="outline" :fill="hex" />
+    <template v-if="hex">
+      <polygon :points="outline" :fill="hex" />
+      <!-- its folds lie as wide as the picture, whatever the face above it -->
+      <clipPath :id="`${id}-drape`"><polygon :points="outline" /></clipPath>
+      <image
+        v-if="!picture"
+        :href="drapedCloth(hex)"
+        :x="-0.04 * WIDTH"
+        :y="top - 20"
+        :width="1.08 * WIDTH"
+        :height="1.03 * HEIGHT - top + 20"
+        preserveAspectRatio="xMidYMin slice"
+        :clip-path="`url(#${id}-drape)`"
+      />
+    </template>
     <polygon v-if="hex && picture" :points="outline" :fill="`url(#${id})`" />
   </svg>
 </template>

@@ -17,9 +17,6 @@ const {
   /** Pieces that a reason names, shown apart. */
   pointed?: string[]
 }>()
-/** How a head that was cut from a portrait lies: its width, what it shows above the chin, and all of its height. */
-const HEAD = { width: 36, above: 38, height: 60 }
-const CHIN = 22
 const byId = computed(() => new Map(pieces.map((piece) => [piece.id, piece])))
 const boxes = computed(() => new Map(figure.shapes.map((shape) => [shape.piece, shape.box])))
 const colours = computed(() => ({
@@ -35,10 +32,10 @@ const faint = (piece: string | null) => piece !== null && pointed.length > 0 && 
     <image
       v-if="layer.lies === 'head' && client.head"
       :href="client.head"
-      :x="-HEAD.width / 2"
-      :y="CHIN - HEAD.above"
-      :width="HEAD.width"
-      :height="HEAD.height"
+      :x="figure.head.left"
+      :y="figure.head.top"
+      :width="figure.head.width"
+      :height="figure.head.height"
     />
     <DrawnParts
       v-else

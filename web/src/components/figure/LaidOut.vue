@@ -58,7 +58,7 @@ const faint = (piece: string) => pointed.length > 0 && !pointed.includes(piece)
         v-for="place in laid.places"
         :key="place.piece"
         :x="place.left + place.width / 2"
-        :y="place.top + place.height + 3.6"
+        :y="place.top + place.height + 5.2"
         text-anchor="middle"
       >
         {{ byId.get(place.piece)?.label }}
@@ -75,7 +75,7 @@ const faint = (piece: string) => pointed.length > 0 && !pointed.includes(piece)
 }
 text {
   font:
-    400 3px 'Atkinson Hyperlegible Next Variable',
+    400 4.8px 'Atkinson Hyperlegible Next Variable',
     sans-serif;
   fill: var(--on-cloth);
 }

@@ -37,7 +37,9 @@ const WIDTH = 620
 const HEIGHT = 690
 const CENTRE = 290
 const LABELS = CENTRE + 156
-const scale = computed(() => (HEIGHT - 14) / (figure.stature + figure.room))
+/** Room below the feet, for what is written under the trace. */
+const BELOW = 32
+const scale = computed(() => (HEIGHT - BELOW) / (figure.stature + figure.room))
 const down = (y: number) => (y + figure.room) * scale.value
 const place = ([x, y]: readonly number[]): Point => [CENTRE + (x ?? 0) * scale.value, down(y ?? 0)]
 const byId = computed(() => new Map(worn.map((piece) => [piece.id, piece])))
@@ -100,6 +102,9 @@ const stitches = computed(() =>
 
 const TRACE_LEFT = 16
 const TRACE_WIDTH = 92
+/** From the neck to the sole of somebody who stands. */
+const traceTop = computed(() => down(26))
+const traceEnd = computed(() => down(figure.stature))
 const traceX = (lightness: number) => TRACE_LEFT + (lightness / 100) * TRACE_WIDTH
 const trace = computed(() =>
   figure.trace
@@ -131,23 +136,20 @@ const short = (text: string, most: number) => (text.length > most ? `${text.slic
 <template>
   <svg class="figure" :viewBox="`0 -8 ${WIDTH} ${HEIGHT + 14}`" role="group" aria-label="The look on the figure">
     <g class="trace" aria-hidden="true">
-      <text :x="TRACE_LEFT" y="112">dark</text>
-      <text :x="TRACE_LEFT + TRACE_WIDTH" y="112" text-anchor="end">light</text>
+      <text :x="TRACE_LEFT" :y="traceTop - 10">dark</text>
+      <text :x="TRACE_LEFT + TRACE_WIDTH" :y="traceTop - 10" text-anchor="end">light</text>
       <rect
         v-if="judged?.band"
         :x="traceX(judged.band.dark)"
-        y="122"
+        :y="traceTop"
         :width="traceX(judged.band.light) - traceX(judged.band.dark)"
-        :height="HEIGHT - 146"
+        :height="traceEnd - traceTop"
       />
-      <line :x1="TRACE_LEFT" :x2="TRACE_LEFT" y1="122" :y2="HEIGHT - 24" />
-      <line :x1="TRACE_LEFT + TRACE_WIDTH" :x2="TRACE_LEFT + TRACE_WIDTH" y1="122" :y2="HEIGHT - 24" />
+      <line :x1="TRACE_LEFT" :x2="TRACE_LEFT" :y1="traceTop" :y2="traceEnd" />
+      <line :x1="TRACE_LEFT + TRACE_WIDTH" :x2="TRACE_LEFT + TRACE_WIDTH" :y1="traceTop" :y2="traceEnd" />
       <path :d="trace" />
-      <text :x="TRACE_LEFT" :y="HEIGHT - 8">
-        lightness
-        <template v-if="judged?.band">, and the</template>
-      </text>
-      <text v-if="judged?.band" :x="TRACE_LEFT" :y="HEIGHT + 5">client’s own band</text>
+      <text :x="TRACE_LEFT" :y="traceEnd + 16">{{ judged?.band ? 'lightness, and the' : 'lightness' }}</text>
+      <text v-if="judged?.band" :x="TRACE_LEFT" :y="traceEnd + 30">client’s own band</text>
     </g>
     <text class="visually-hidden">Lightness from top to foot: {{ traceWords }}</text>
 

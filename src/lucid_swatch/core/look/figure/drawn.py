@@ -53,6 +53,6 @@ class Company:
 ALONE = Company()
 
 
-def hem_of(piece: Piece, usual: float) -> float:
-    """Where a piece ends, centimetres below the crown."""
-    return usual if piece.length is None else HEMS[piece.length]
+def hem_of(piece: Piece, usual: float, least: float) -> float:
+    """Where a piece ends, centimetres below the crown. least: the shortest that such a piece is."""
+    return usual if piece.length is None else max(least, HEMS[piece.length])

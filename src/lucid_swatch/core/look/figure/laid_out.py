@@ -35,9 +35,9 @@ LONGEST: dict[C, float] = {
 """The longer side of what is not as long as the body that it covers, centimetres: usual sizes as they are sold."""
 FLAT_BOOT = 8.0
 """How much longer a boot lies than its shaft is high, centimetres."""
-BETWEEN, NAME = 5.0, 7.0
-"""Room beside a piece, and below it for its name."""
-THINGS_WIDE = 44.0
+BETWEEN, NAME, LETTER = 5.0, 9.0, 2.4
+"""Room beside a piece, below it for its name, and across for each letter of it."""
+THINGS_WIDE = 62.0
 """Width of the column in which small things lie in rows."""
 ON_THE_SIDE = frozenset({Zone.HEAD, Zone.NECK, Zone.WAIST, Zone.HAND, Zone.LEGS, Zone.FEET})
 DOWN = (Zone.HEAD, Zone.NECK, Zone.WAIST, Zone.HAND, Zone.LEGS, Zone.FEET)
@@ -77,11 +77,14 @@ def laid_out(pieces: Sequence[Piece], aspects: Mapping[str, float]) -> LaidOut:
     # what lies next to the skin lies over what it is worn with; what goes over it lies at the side
     main = [*uppers[:1], *(piece for piece in pieces if ZONES[piece.category] in (Zone.LOWER, Zone.WHOLE))]
     over = [*(piece for piece in pieces if ZONES[piece.category] is Zone.LAYER), *uppers[1:]]
+    if over:  # shoes stand below what is shorter than the rest
+        over += [piece for piece in things if ZONES[piece.category] is Zone.FEET]
+        things = [piece for piece in things if piece not in over]
     places: list[Place] = []
     left = bottom = 0.0
     for column in (over, main):
         if column:
-            wide = max(boxes[piece.id][0] for piece in column)
+            wide = max(_slot(piece, boxes) for piece in column)
             top = 0.0
             for piece in column:
                 width, height = boxes[piece.id]
@@ -94,10 +97,11 @@ def laid_out(pieces: Sequence[Piece], aspects: Mapping[str, float]) -> LaidOut:
         across = left
         for piece in row:
             width, height = boxes[piece.id]
-            places.append(_put(piece, across, top, width, height, piece.id in aspects))
-            across += width + BETWEEN
+            slot = _slot(piece, boxes)
+            places.append(_put(piece, across + (slot - width) / 2, top, width, height, piece.id in aspects))
+            across += slot + BETWEEN
         top += max(boxes[piece.id][1] for piece in row) + NAME
-    right = max((place.left + place.width for place in places), default=0.0)
+    right = max((place.left + (place.width + _slot(place.piece, boxes)) / 2 for place in places), default=0.0)
     return LaidOut(right, max(bottom, top), tuple(places))
 
 
@@ -115,12 +119,17 @@ def flat_size(piece: Piece, aspect: float | None) -> tuple[float, float]:
     return (longest, longest / shape) if shape > 1 else (longest * shape, longest)
 
 
+def _slot(piece: Piece, boxes: Mapping[str, tuple[float, float]]) -> float:
+    """How wide a piece and its name are."""
+    return max(boxes[piece.id][0], LETTER * len(piece.called))
+
+
 def _rows(things: Sequence[Piece], boxes: Mapping[str, tuple[float, float]]) -> list[list[Piece]]:
     """Small things in rows that are as wide as their column."""
     rows: list[list[Piece]] = []
     used = 0.0
     for piece in things:
-        wide = boxes[piece.id][0]
+        wide = _slot(piece, boxes)
         if not rows or used + wide > THINGS_WIDE:
             rows.append([])
             used = 0.0

@@ -7,7 +7,7 @@ from ...garment.vocabulary import Worn
 from .body import ARMPIT, HIP, SHOULDER, SHOULDER_HALF, WAIST, side_of
 from .drawn import EASE, Company, Drawn, hem_of
 from .outlines import Point, both_sides, corner, disc, rounded_off
-from .parts import Part, cloth, hardware, inside, line, pair
+from .parts import Part, cloth, hardware, inside, line, lines, pair
 from .sleeves import WRIST, sleeves
 
 BREAK = 58.0
@@ -19,7 +19,7 @@ def layer(piece: Piece, company: Company) -> Drawn:
     """A layer over the rest."""
     if piece.category is C.WRAP:
         return _wrap(piece)
-    end, ease = hem_of(piece, USUAL_HEM[piece.category]), EASE[piece.volume] + 1.4
+    end, ease = hem_of(piece, USUAL_HEM[piece.category], BREAK), EASE[piece.volume] + 1.4
     sleeved, shut = piece.category is not C.WAISTCOAT, piece.worn is Worn.CLOSED
     if not sleeved:
         ease -= 1.0
@@ -64,7 +64,9 @@ def _open(side: list[Point], end: float) -> list[Part]:
     """Two fronts that stand apart."""
     apart = 6.5 if end < 100 else 8.0
     front = cloth(rounded_off([*side, *corner((apart, end + 0.6)), (apart - 1.2, BREAK + 8), *corner((6.0, 30.0))]))
-    return pair(front)
+    # what stands open throws its shade on what is under it
+    shade = lines([(6.0, 36.0), (6.2, BREAK - 4), (apart - 1.4, BREAK + 8), (apart - 0.2, end)], 1.5, 0.2)
+    return [*shade, *pair(front)]
 
 
 def _back(side: list[Point], end: float) -> FloatArray:
@@ -98,7 +100,7 @@ def _pockets(long: bool) -> list[Part]:
 
 def _wrap(piece: Piece) -> Drawn:
     """A cloth over both shoulders and arms, its ends falling in front."""
-    end = hem_of(piece, 98.0)
+    end = hem_of(piece, 98.0, 70.0)
     shut = piece.worn is Worn.CLOSED
     apart = 0.5 if shut else 5.0
     outer: list[Point] = [*corner((5.8, 27.6)), (13.5, 28.6), (22.5, 34.0), (27.5, 62.0), *corner((30.0, end - 12))]

@@ -2,7 +2,7 @@
 
 from ...garment.piece import Piece
 from ...garment.vocabulary import Category as C
-from ...garment.vocabulary import Finish, Volume
+from ...garment.vocabulary import Finish, Length, Volume
 from .body import ANKLE, CROTCH, HIP, HIP_HALF, LEG, LEG_HALF, WAIST, WAIST_HALF, along, half_of
 from .drawn import EASE, Company, Drawn, hem_of
 from .outlines import Point, band, both_sides, corner, disc
@@ -43,7 +43,8 @@ def lower(piece: Piece, company: Company) -> Drawn:
     if piece.category is C.SKIRT:
         return _skirt(piece)
     shorts = piece.category is C.SHORTS
-    end = hem_of(piece, 108.0 if shorts else ANKLE + 1)
+    # trousers that are called cropped show the ankle
+    end = hem_of(piece, 108.0 if shorts else ANKLE + 1, 98.0 if shorts or piece.length is not Length.CROPPED else 147.0)
     if company.long_boots and piece.volume is Volume.CLOSE:
         end = min(end, 140.0)
     parts = [legs_of(end, piece.volume, [*corner((WAIST_HALF + 0.4, WAIST))]), waistband(0.6)]
@@ -61,7 +62,7 @@ def _front(end: float) -> list[Part]:
 
 
 def _skirt(piece: Piece) -> Drawn:
-    end = hem_of(piece, 136.0)
+    end = hem_of(piece, 136.0, 100.0)
     half = skirt_half(end, piece.volume)
     right: list[Point] = [*corner((WAIST_HALF + 0.5, WAIST)), (HIP_HALF + EASE[piece.volume] * 0.7, HIP)]
     parts = [

@@ -57,7 +57,7 @@ def upper(piece: Piece, company: Company) -> Drawn:
     tucked = piece.worn is Worn.TUCKED or (piece.worn is None and company.lower and piece.length is None)
     category, ease = piece.category, EASE[piece.volume]
     usual = 104.0 if category is C.TUNIC else HIP + 2 if category is C.SHIRT else HIP - 2
-    end = WAIST + 2 if tucked and company.lower else hem_of(piece, usual)
+    end = WAIST + 2 if tucked and company.lower else hem_of(piece, usual, 54.0)
     at_hem = side_of(end) + ease + (0.8 if not tucked else -0.4)
     cuff = {C.SHIRT: 5.0, C.KNIT: 4.5}.get(category, 0.0)
     parts = neckline(category)[1]

@@ -25,10 +25,10 @@ def whole(piece: Piece, company: Company) -> Drawn:
         parts += sleeves(SLEEVE_ENDS[category], ease * 0.4 + 0.8, flare=0.6)
     seam = line([(-waist, WAIST), (0.0, WAIST + 0.8), (waist, WAIST)], 0.4)
     if category is C.JUMPSUIT:
-        end = hem_of(piece, ANKLE)
+        end = hem_of(piece, ANKLE, 104.0)
         parts += [legs_of(end, piece.volume, bodice), seam]
     else:
-        end = hem_of(piece, 134.0)
+        end = hem_of(piece, 134.0, 100.0)
         half = skirt_half(end, piece.volume)
         right = [
             *bodice,
