@@ -51,7 +51,7 @@ def new_client(page):
 
 
 def take_in(page, file):
-    page.get_by_role("button", name="in and out").click()
+    page.get_by_role("tab", name="in and out").click()
     page.get_by_label("Choose a file").set_input_files(file)
 
 
@@ -69,7 +69,7 @@ def test_ten_pieces_in_doubt_are_sorted_out_by_keys(opened):
     page.keyboard.press("n")
     for left in range(9, -1, -1):
         page.keyboard.press("w" if left % 2 else "y")
-        expect(page.get_by_role("button", name=re.compile("^in doubt"))).to_have_text(
+        expect(page.get_by_role("tab", name=re.compile("^in doubt"))).to_have_text(
             re.compile(f"· {left}$" if left else "in doubt$")
         )
     for _ in range(3):
@@ -128,7 +128,7 @@ def test_the_navy_that_matches_is_found(opened):
     expect(page.get_by_text("1 found")).to_be_visible()
     page.get_by_role("button", name=re.compile("^Charcoal coat,")).focus()
     card = page.get_by_role("region", name="Charcoal coat")
-    card.get_by_role("button", name="company").click()
+    card.get_by_role("tab", name="company").click()
     same = card.get_by_role("button", name=re.compile("Charcoal wide trousers.*match.*ΔE"))
     expect(same).to_be_visible()
     same.click()
@@ -139,7 +139,7 @@ def test_a_rail_is_taken_out_and_in_elsewhere_and_taken_back(opened):
     page = opened
     rail_of(page, "Tobe Arrun")
     count = page.locator("[data-piece]").count()
-    page.get_by_role("button", name="in and out").click()
+    page.get_by_role("tab", name="in and out").click()
     with page.expect_download() as waiting:
         page.get_by_role("link", name="Archive with photos").click()
     archive = waiting.value
@@ -158,7 +158,7 @@ def test_a_rail_is_taken_out_and_in_elsewhere_and_taken_back(opened):
 def test_a_palette_is_built_edited_kept_and_taken_out(opened):
     page = opened
     rail_of(page, "Wenna Ostrel")
-    page.get_by_role("button", name="five colours").click()
+    page.get_by_role("tab", name="five colours").click()
     chips = page.get_by_role("button", name="leave out")
     expect(chips).to_have_count(5)
     covered = page.locator(".sum strong")
@@ -215,7 +215,7 @@ def test_several_pieces_get_a_verdict_and_make_a_set(opened):
 def test_nobody_is_shut_out(opened, panel):
     page = opened
     rail_of(page, "Ilka Maren")
-    page.get_by_role("button", name=re.compile(f"^{panel}")).first.click()
+    page.get_by_role("tab", name=re.compile(f"^{panel}")).first.click()
     page.wait_for_load_state("networkidle")
     page.evaluate(AXE.read_text(encoding="utf-8"))
     found = page.evaluate("axe.run(document, {runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa']})")

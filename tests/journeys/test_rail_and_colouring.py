@@ -29,7 +29,7 @@ def test_a_piece_in_a_kept_look_is_not_taken_off(opened):
     page = opened
     page.get_by_role("article", name="Ilka Maren").get_by_role("link", name="pieces on the rail").click()
     page.get_by_role("button", name=re.compile("^Pearl necklace,")).hover()
-    page.get_by_role("button", name="keeping").click()
+    page.get_by_role("tab", name="keeping").click()
     page.get_by_role("button", name="take it off the rail").click()
     expect(page.get_by_role("alert")).to_contain_text(
         "Pearl necklace is in 'Solo evening'. Swap it in those looks first"
@@ -43,7 +43,7 @@ def test_the_other_school_of_neutrals_rehangs_the_rail(opened):
     expect(
         page.get_by_role("region", name=re.compile("^Cool neutrals")).get_by_role("button", name=jeans)
     ).to_be_visible()
-    page.get_by_role("button", name="your borders").click()
+    page.get_by_role("tab", name="your borders").click()
     page.get_by_role("button", name="strict").click()
     expect(page.get_by_role("region", name=re.compile("^Tones")).get_by_role("button", name=jeans)).to_be_visible()
 

@@ -3,6 +3,7 @@ import { NConfigProvider } from 'naive-ui'
 import { computed } from 'vue'
 import { RouterView, useRoute } from 'vue-router'
 import AppHeader from './components/base/AppHeader.vue'
+import TheTip from './components/base/TheTip.vue'
 import { useSurround } from './composables/useSurround'
 import { naiveTheme } from './theme'
 
@@ -15,6 +16,7 @@ const theme = computed(() => naiveTheme(surround.value))
   <NConfigProvider :theme-overrides="theme" inline-theme-disabled class="app">
     <AppHeader v-if="!route.meta.bare" />
     <main class="place"><RouterView /></main>
+    <TheTip />
   </NConfigProvider>
 </template>
 

@@ -2,6 +2,7 @@
 import { NButton, NCheckbox, NInput } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import type { About, Erased, Metal } from '@/api'
+import FoldedAway from '@/components/base/FoldedAway.vue'
 import LinkButton from '@/components/base/LinkButton.vue'
 import ChoiceList from '@/components/fields/ChoiceList.vue'
 import DayField from '@/components/fields/DayField.vue'
@@ -153,12 +154,11 @@ const alwaysOn = (piece: string) => void keep({ always_on: [...(about.value?.alw
       {{ erased.gone.backups_left.length === 1 ? 'it' : 'them' }} yourself, and any copy that you made; put back here,
       {{ erased.name }} would be erased again.
     </p>
-    <details v-if="erased.gone.files.length">
-      <summary>What went</summary>
+    <FoldedAway v-if="erased.gone.files.length" title="What went">
       <ul>
         <li v-for="file in erased.gone.files" :key="file">{{ file }}</li>
       </ul>
-    </details>
+    </FoldedAway>
     <LinkButton firm :to="{ name: 'book' }">To the clients’ book</LinkButton>
   </section>
   <div v-else-if="client && about" class="about">

@@ -3,6 +3,7 @@ import { NButton } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { RouterLink } from 'vue-router'
 import type { Portrait, Spots, Veil } from '@/api'
+import EmptyStart from '@/components/base/EmptyStart.vue'
 import LinkButton from '@/components/base/LinkButton.vue'
 import ChooseFile from '@/components/fields/ChooseFile.vue'
 import ForgottenNote from '@/components/base/ForgottenNote.vue'
@@ -101,14 +102,13 @@ function turn(one: Veil) {
         @moved="moved"
         @tapped="tapped"
       />
-      <div v-else-if="client" class="empty">
-        <h2>No portrait yet</h2>
-        <p>
-          Head and shoulders from the front, no make-up, daylight from the side, a white sheet of paper or the reference
-          card in the picture.
-        </p>
-        <ChooseFile accept="image/*,.heic,.heif" label="Choose a portrait" firm @files="choose" />
-      </div>
+      <EmptyStart v-else-if="client" title="No portrait yet">
+        Head and shoulders from the front, no make-up, daylight from the side, a white sheet of paper or the reference
+        card in the picture.
+        <template #start>
+          <ChooseFile accept="image/*,.heic,.heif" label="Choose a portrait" firm @files="choose" />
+        </template>
+      </EmptyStart>
       <p v-if="portrait?.note" class="note" role="status">{{ portrait.note }}</p>
       <div v-if="portrait" class="under">
         <ul class="film" aria-label="Portraits">
@@ -362,17 +362,5 @@ h3 .soft {
 .trials {
   display: grid;
   gap: 4px;
-}
-.empty {
-  background: var(--paper);
-  color: var(--ink);
-  border-radius: 8px;
-  padding: 24px 30px;
-  display: grid;
-  gap: 12px;
-  justify-items: start;
-  max-width: 46ch;
-  margin: auto;
-  flex: none !important;
 }
 </style>

@@ -3,33 +3,32 @@ import { NButton } from 'naive-ui'
 import { useDropZone, useLocalStorage } from '@vueuse/core'
 import { computed, nextTick, ref, watch } from 'vue'
 import { RouterLink } from 'vue-router'
-import type { NeutralMark, PatternType, Photo, Word } from '@/api'
+import type { NeutralMark, Photo, Word } from '@/api'
 import ChooseFile from '@/components/fields/ChooseFile.vue'
 import KeysHelp from '@/components/base/KeysHelp.vue'
+import EmptyStart from '@/components/base/EmptyStart.vue'
 import ProblemNote from '@/components/base/ProblemNote.vue'
 import AlikeNote from '@/components/intake/AlikeNote.vue'
 import FilmStrip from '@/components/intake/FilmStrip.vue'
 import PhotoStage, { type Shown, type Tool } from '@/components/intake/PhotoStage.vue'
+import PhotoTools from '@/components/intake/PhotoTools.vue'
 import ReadingPanel from '@/components/intake/ReadingPanel.vue'
 import RereadPanel from '@/components/intake/RereadPanel.vue'
 import { useKeys } from '@/composables/useKeys'
+import { KEYS, PATTERNS } from '@/lib/intakeKeys'
 import { inOrder, isOpen } from '@/lib/strip'
 import { useClient } from '@/server/useClient'
 import { useIntake } from '@/server/useIntake'
 import { BINS, categoryOf, METALS, plural } from '@/lib/words'
 
+const HINTS: Record<Tool, string> = {
+  look: '',
+  neutral: 'Tap something white or grey in the photo.',
+  cloth: 'Draw over cloth that was left out.',
+  'not cloth': 'Draw over what is not cloth.',
+  box: 'Draw a box round the piece.',
+}
 const SHOWN: Shown[] = ['as shot', 'relit', 'cloth only']
-const PATTERNS: PatternType[] = [
-  'stripe',
-  'check',
-  'dot',
-  'floral',
-  'animal',
-  'geometric',
-  'abstract',
-  'colour-block',
-  'graphic',
-]
 const { id } = useClient()
 const {
   photos,
@@ -226,27 +225,6 @@ useKeys(() => ({
   arrowup: () => next(-1),
   'ctrl+z': undo,
 }))
-const KEYS: [string, string][] = [
-  ['Enter', 'hang it and go on'],
-  ['W C B T P', 'warm, cool or balanced neutral, tone, print'],
-  ['1–9', 'after P: which print'],
-  ['S', 'it is plain'],
-  ['K', 'what is it'],
-  ['J', 'the metal that shows'],
-  ['L', 'relight: then tap something white or grey'],
-  ['G', 'give this light to all that wait'],
-  ['R', 'hold the colour reader to it'],
-  ['O', 'outline: draw over cloth'],
-  ['E', 'outline: draw over what is not'],
-  ['Q', 'outline: draw a box round it'],
-  ['M', 'one more piece in this photo'],
-  ['D N', 'the same: bin this one; no, another'],
-  ['V', 'as shot, relit, cloth only'],
-  ['X', 'not now'],
-  ['↓ ↑', 'next, the one before'],
-  ['A', 'add photos'],
-  ['Ctrl+Z', 'undo'],
-]
 function tryTile() {
   problem.value = null
   void onTile()
@@ -260,7 +238,9 @@ function tapped(neutral: NeutralMark) {
 <template>
   <div ref="page" class="intake" :class="{ over: isOverDropZone }">
     <aside class="left">
-      <ChooseFile ref="adding" class="add" accept="image/*,.heic,.heif" several label="Add photos" @files="pick" />
+      <div class="add">
+        <ChooseFile ref="adding" accept="image/*,.heic,.heif" several label="Add photos" @files="pick" />
+      </div>
       <NButton text class="word anew" :aria-pressed="anew" @click="anew = !anew">Read all again</NButton>
       <FilmStrip :photos="order" :open-id="openId" @open="openId = $event.id" />
     </aside>
@@ -289,32 +269,24 @@ function tapped(neutral: NeutralMark) {
         </div>
         <PhotoStage :photo="photo" :shown="shown" :tool="tool" @neutral="tapped" @stroke="stroke(photo.id, $event)" />
         <p v-if="tool !== 'look'" class="hint">
-          {{
-            tool === 'neutral'
-              ? 'Tap something white or grey in the photo.'
-              : tool === 'cloth'
-                ? 'Draw over cloth that was left out.'
-                : tool === 'box'
-                  ? 'Draw a box round the piece.'
-                  : 'Draw over what is not cloth.'
-          }}
+          {{ HINTS[tool] }}
           <kbd>Esc</kbd>
         </p>
       </template>
-      <div v-else-if="loaded" class="empty">
-        <h2>Drop photos of garments here</h2>
-        <p>
-          One piece a photo, on a plain ground, shoes and bags too. A white card or a sheet of paper in the picture
-          makes the colours truer.
-        </p>
-        <NButton type="primary" @click="adding?.ask()">Choose photos <kbd>A</kbd></NButton>
-      </div>
+      <EmptyStart v-else-if="loaded" title="Drop photos of garments here">
+        One piece a photo, on a plain ground, shoes and bags too. A white card or a sheet of paper in the picture makes
+        the colours truer.
+        <template #start>
+          <NButton type="primary" @click="adding?.ask()">Choose photos <kbd>A</kbd></NButton>
+        </template>
+      </EmptyStart>
     </section>
     <aside class="right" aria-label="Reading">
       <template v-if="photo">
         <div class="title">
           <h2>{{ word.label || photo.name }}</h2>
           <span class="soft">{{ plural(waiting, 'photo') }} to go through</span>
+          <KeysHelp :keys="KEYS" />
         </div>
         <p class="said" role="status">{{ said }}</p>
         <template v-if="photo.state === 'failed'">
@@ -337,45 +309,22 @@ function tapped(neutral: NeutralMark) {
                 {{ photo.state === 'not now' ? 'Take up again' : 'Not now' }} <kbd>X</kbd>
               </NButton>
             </div>
-            <div class="tools" role="group" aria-label="Light">
-              <span class="soft">Light</span>
-              <NButton text class="word" :aria-pressed="tool === 'neutral'" @click="take('neutral')">
-                relight <kbd>L</kbd>
-              </NButton>
-              <NButton text class="word" @click="giveLight">for all <kbd>G</kbd></NButton>
-              <NButton text class="word" @click="read">reader <kbd>R</kbd></NButton>
-              <NButton
-                text
-                v-if="photo.neutral || photo.series_from || photo.reader"
-                class="word"
-                @click="relight(photo.id, null)"
-              >
-                read it anew
-              </NButton>
-            </div>
-            <div class="tools" role="group" aria-label="Outline">
-              <span class="soft">Outline</span>
-              <NButton text class="word" :aria-pressed="tool === 'cloth'" @click="take('cloth')">
-                cloth <kbd>O</kbd>
-              </NButton>
-              <NButton text class="word" :aria-pressed="tool === 'not cloth'" @click="take('not cloth')">
-                not cloth <kbd>E</kbd>
-              </NButton>
-              <NButton text class="word" :aria-pressed="tool === 'box'" @click="take('box')">
-                box <kbd>Q</kbd>
-              </NButton>
-              <NButton text v-if="photo.strokes" class="word" @click="undoStroke(photo.id)">undo stroke</NButton>
-            </div>
-            <div class="tools" role="group" aria-label="Photo">
-              <span class="soft">Photo</span>
-              <NButton text class="word" @click="onePieceMore">one more piece in it <kbd>M</kbd></NButton>
-              <NButton text class="word" @click="drop(photo)">remove</NButton>
-            </div>
+            <PhotoTools
+              :photo="photo"
+              :tool="tool"
+              @take="take"
+              @give-light="giveLight"
+              @reader="read"
+              @anew="relight(photo.id, null)"
+              @undo-stroke="undoStroke(photo.id)"
+              @more="onePieceMore"
+              @remove="drop(photo)"
+            />
           </template>
         </template>
         <p v-else class="soft" role="status">{{ photo.stage ? `${photo.stage}…` : 'waits to be read…' }}</p>
       </template>
-      <KeysHelp class="keys" :keys="KEYS" />
+      <KeysHelp v-if="!photo" class="keys" :keys="KEYS" />
     </aside>
   </div>
 </template>
@@ -414,9 +363,12 @@ function tapped(neutral: NeutralMark) {
   min-height: 0;
 }
 .add {
-  margin: 10px 8px 0;
-  padding: 6px 4px;
-  justify-content: center;
+  padding: 10px 6px 0;
+  display: grid;
+}
+.add :deep(.n-button) {
+  width: 100%;
+  padding: 0 4px;
   font-size: 13px;
 }
 .anew {
@@ -477,11 +429,11 @@ function tapped(neutral: NeutralMark) {
 .right {
   background: var(--paper);
   border-left: 1px solid var(--line);
-  padding: 14px 20px 10px;
+  padding: 12px 20px 8px;
   overflow: auto;
   display: flex;
   flex-direction: column;
-  gap: 9px;
+  gap: 6px;
 }
 .title {
   display: flex;
@@ -506,21 +458,6 @@ function tapped(neutral: NeutralMark) {
 .acts .n-button[aria-pressed='true'] {
   outline: 2.5px solid var(--ink);
 }
-.tools {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: baseline;
-  gap: 2px 14px;
-  font-size: 13.5px;
-}
-.tools > .soft {
-  width: 52px;
-}
-.tools [aria-pressed='true'] {
-  font-weight: 700;
-  text-decoration: underline;
-  text-underline-offset: 3px;
-}
 .notes .n-button {
   justify-self: start;
 }
@@ -533,16 +470,5 @@ function tapped(neutral: NeutralMark) {
 .keys {
   margin-top: auto;
   align-self: flex-end;
-}
-.empty {
-  margin: auto;
-  background: var(--paper);
-  color: var(--ink);
-  border-radius: 8px;
-  padding: 26px 34px;
-  display: grid;
-  gap: 12px;
-  justify-items: start;
-  max-width: 52ch;
 }
 </style>

@@ -3,6 +3,7 @@ import { NButton } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { Asking, Intent, KeptLook, LookKept, Mend, Piece, Schools, Worn } from '@/api'
+import EmptyStart from '@/components/base/EmptyStart.vue'
 import LinkButton from '@/components/base/LinkButton.vue'
 import ChoiceList from '@/components/fields/ChoiceList.vue'
 import KeysHelp from '@/components/base/KeysHelp.vue'
@@ -238,18 +239,20 @@ const KEYS: [string, string][] = [
         @mend="mend"
         @wear="wear"
       />
-      <div v-else-if="loaded" class="empty">
-        <p v-if="rail.length">Begin with one piece from the left: a quiet base, or the one thing that shall speak.</p>
-        <template v-else>
-          <p>The rail is empty, so there is nothing to build from yet.</p>
+      <EmptyStart v-else-if="loaded && rail.length">
+        Begin with one piece from the left: a quiet base, or the one thing that shall speak.
+      </EmptyStart>
+      <EmptyStart v-else-if="loaded">
+        The rail is empty, so there is nothing to build from yet.
+        <template #start>
           <LinkButton firm :to="{ name: 'intake', params: { client: id } }">Take photos in</LinkButton>
         </template>
-      </div>
+      </EmptyStart>
       <div class="foot">
         <NButton text class="word" :aria-pressed="squint" @click="squint = !squint"> <kbd>Space</kbd> squint </NButton>
         <NButton text class="word" :aria-pressed="flat" @click="flat = !flat"> laid out </NButton>
         <NButton text class="word" :aria-pressed="seated" @click="change({ seated: !seated })">seated</NButton>
-        <span class="around" :title="light?.note"
+        <span class="around" :data-tip="light?.note"
           >light
           <ChoiceList
             class="wide"
@@ -444,21 +447,6 @@ const KEYS: [string, string][] = [
 .keeping .soft {
   min-height: 18px;
   font-size: 13px;
-}
-.empty {
-  display: grid;
-  place-content: center;
-  justify-items: center;
-  gap: 14px;
-  text-align: center;
-  padding: 40px;
-}
-.empty p {
-  max-width: 34ch;
-  background: var(--paper);
-  color: var(--ink);
-  padding: 10px 16px;
-  border-radius: 6px;
 }
 .foot .around {
   display: inline-flex;

@@ -3,6 +3,7 @@ import { NButton, NInput } from 'naive-ui'
 import { computed, nextTick, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import type { Bin, Kept, Word } from '@/api'
+import TabRow from '@/components/base/TabRow.vue'
 import LinkButton from '@/components/base/LinkButton.vue'
 import type { InputInst } from 'naive-ui'
 import SlideField from '@/components/fields/SlideField.vue'
@@ -46,6 +47,12 @@ const typed = ref('')
 const chosen = ref(new Set<string>())
 const shownId = ref<string | null>(null)
 const panel = ref<(typeof PANELS)[number]['name']>('made')
+const tabs = computed(() =>
+  PANELS.map(({ name, word }) => ({
+    name,
+    word: name === 'doubt' && doubtful.value.length ? `${word} · ${doubtful.value.length}` : word,
+  })),
+)
 const inPalette = ref<Set<string> | null>(null)
 const wall = ref<InstanceType<typeof RailWall> | null>(null)
 const search = ref<InputInst | null>(null)
@@ -229,18 +236,7 @@ function show(one: string) {
         @take-off="takeOff([shown.id])"
       />
       <section class="tile below" aria-label="The audit">
-        <nav class="panels" aria-label="Audit">
-          <NButton
-            text
-            v-for="one in PANELS"
-            :key="one.name"
-            class="word"
-            :aria-pressed="panel === one.name"
-            @click="panel = one.name"
-          >
-            {{ one.word }}<template v-if="one.name === 'doubt' && doubtful.length"> · {{ doubtful.length }}</template>
-          </NButton>
-        </nav>
+        <TabRow class="panels" :tabs="tabs" :shown="panel" label="Audit" @show="panel = $event" />
         <div class="panel">
           <template v-if="panel === 'made'"
             ><ProblemNote v-if="auditProblem" :problem="auditProblem" /><MadeOf
@@ -343,21 +339,9 @@ function show(one: string) {
   min-height: 0;
   padding: 8px 16px 10px;
 }
-.panels {
-  display: flex;
-  gap: 0 18px;
-  border-bottom: 1px solid var(--line);
-  flex-wrap: wrap;
-}
 .panel {
   overflow: auto;
   min-height: 0;
-}
-.empty {
-  display: flex;
-  gap: 18px;
-  align-items: center;
-  justify-content: space-between;
 }
 .foot {
   display: flex;

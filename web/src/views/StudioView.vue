@@ -108,7 +108,7 @@ const hex = (lab: number[]) => `lab(${lab[0]} ${lab[1]} ${lab[2]})`
         </p>
         <template v-if="studio?.card">
           <ol class="patches" aria-label="The card as measured">
-            <li v-for="(lab, index) in studio.card" :key="index" :title="lab.join(', ')">
+            <li v-for="(lab, index) in studio.card" :key="index" :data-tip="lab.join(', ')">
               <PinkedSwatch :hex="hex(lab)" :width="46" :height="30" />
             </li>
           </ol>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NButton } from 'naive-ui'
+import { NButton, NPopover } from 'naive-ui'
 import { ref } from 'vue'
 import { useKeys } from '@/composables/useKeys'
 
@@ -13,35 +13,30 @@ useKeys(() => ({
 </script>
 
 <template>
-  <aside class="help">
-    <NButton text class="word" :aria-expanded="open" @click="open = !open"><kbd>?</kbd> keys</NButton>
-    <dl v-if="open" class="tile">
-      <template v-for="[key, does] in keys" :key="key"
-        ><dt>
-          <kbd>{{ key }}</kbd>
-        </dt>
-        <dd>{{ does }}</dd></template
-      >
-    </dl>
-  </aside>
+  <span class="help">
+    <NPopover trigger="manual" placement="top-end" :show="open" :show-arrow="false" @clickoutside="open = false">
+      <template #trigger>
+        <NButton text class="word" :aria-expanded="open" @click.stop="open = !open"><kbd>?</kbd> keys</NButton>
+      </template>
+      <dl>
+        <template v-for="[key, does] in keys" :key="key"
+          ><dt>
+            <kbd>{{ key }}</kbd>
+          </dt>
+          <dd>{{ does }}</dd></template
+        >
+      </dl>
+    </NPopover>
+  </span>
 </template>
 
 <style scoped>
-.help {
-  position: relative;
-}
 dl {
-  position: absolute;
-  right: 0;
-  bottom: 34px;
-  width: 300px;
+  width: 290px;
   display: grid;
   grid-template-columns: auto 1fr;
   gap: 6px 12px;
   margin: 0;
-  z-index: 20;
-  background: var(--sheet);
-  color: var(--ink);
 }
 dd {
   margin: 0;

@@ -1,36 +1,37 @@
 <script setup lang="ts">
-import { NButton } from 'naive-ui'
+import { NAlert, NButton } from 'naive-ui'
 import type { Problem } from '@/api'
 import { capital } from '@/lib/words'
 
+/** What went wrong, where, and what to do, where the work is. */
 defineProps<{ problem: Problem; closable?: boolean }>()
 defineEmits<{ close: [] }>()
 </script>
 
 <template>
-  <div class="problem" role="alert">
-    <p>
-      <strong v-if="problem.where">{{ problem.where }}: </strong>
-      {{ problem.where ? problem.what : capital(problem.what) }} {{ problem.do }}
-    </p>
-    <NButton text v-if="closable" class="word" @click="$emit('close')">All right</NButton>
-  </div>
+  <NAlert class="problem" :show-icon="false">
+    <div class="line">
+      <p>
+        <strong v-if="problem.where">{{ problem.where }}: </strong>
+        {{ problem.where ? problem.what : capital(problem.what) }} {{ problem.do }}
+      </p>
+      <NButton text v-if="closable" class="word" @click="$emit('close')">All right</NButton>
+    </div>
+  </NAlert>
 </template>
 
 <style scoped>
 .problem {
+  border: 1.5px solid var(--ink);
+  border-left-width: 6px;
+}
+.line {
   display: flex;
   gap: 12px;
   align-items: baseline;
   justify-content: space-between;
-  background: var(--sheet);
-  color: var(--ink);
-  border: 1.5px solid var(--ink);
-  border-left-width: 6px;
-  border-radius: 4px;
-  padding: 8px 12px;
 }
-.problem .word {
+.line .word {
   white-space: nowrap;
 }
 </style>

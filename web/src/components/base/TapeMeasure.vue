@@ -54,7 +54,7 @@ const ticks = Array.from({ length: 21 }, (_, index) => index)
         :class="{ long: tick % 5 === 0 }"
         :style="{ left: `${tick * 5}%` }"
       />
-      <span v-if="other" class="pin open" :title="other.name" :style="{ left: `${place(other.value)}%` }" />
+      <span v-if="other" class="pin open" :data-tip="other.name" :style="{ left: `${place(other.value)}%` }" />
       <span class="pin" :style="{ left: `${pin}%` }" />
     </div>
     <div class="under">

@@ -45,7 +45,7 @@ const outside = computed(() => follows.pieces.filter((piece) => !piece.inside).t
         On the rail <span class="soft">{{ inside.length }} of {{ follows.pieces.length }} pieces are in the range</span>
       </h3>
       <ul class="rail" aria-label="In the range">
-        <li v-for="piece in inside.slice(0, 16)" :key="piece.piece_id" :title="piece.label">
+        <li v-for="piece in inside.slice(0, 16)" :key="piece.piece_id" :data-tip="piece.label">
           <PinkedSwatch :hex="piece.hex" :picture="piece.picture" :width="30" :height="58" /><span
             class="visually-hidden"
             >{{ piece.label }}</span

@@ -1,53 +1,66 @@
 <script setup lang="ts">
-import { nextTick, ref, watch } from 'vue'
+import { NVirtualList } from 'naive-ui'
+import { ref, watch } from 'vue'
 import type { Photo } from '@/api'
 import { stateWords } from '@/lib/strip'
 
-/** All photos of the client, what wants a look first. */
+/** All photos of the client, what wants a look first; only those that are seen are drawn. */
 const { photos, openId } = defineProps<{ photos: Photo[]; openId: string | null }>()
 defineEmits<{ open: [photo: Photo] }>()
-const strip = ref<HTMLElement | null>(null)
+/** Pixels of a photo and of the room below it. */
+const HIGH = 104
+const strip = ref<InstanceType<typeof NVirtualList> | null>(null)
 watch(
   () => openId,
-  async () => {
-    await nextTick()
-    strip.value?.querySelector('[aria-current=true]')?.scrollIntoView({ block: 'nearest' })
+  (key) => {
+    if (key && photos.some((photo) => photo.id === key)) strip.value?.scrollTo({ key, debounce: true })
   },
+  { flush: 'post' },
 )
 </script>
 
 <template>
-  <ul ref="strip" class="strip" aria-label="Photos">
-    <li v-for="photo in photos" :key="photo.id">
-      <button
-        type="button"
-        :aria-current="photo.id === openId"
-        :aria-label="`${photo.name}, ${stateWords(photo)}`"
-        @click="$emit('open', photo)"
-      >
-        <img v-if="photo.pictures.thumbnail" :src="photo.pictures.thumbnail" alt="" />
-        <span v-else class="blank" />
-        <span class="state" :class="{ firm: photo.state === 'hung' }">{{ stateWords(photo) }}</span>
-      </button>
-    </li>
-  </ul>
+  <NVirtualList
+    ref="strip"
+    class="strip"
+    :items="photos"
+    :item-size="HIGH"
+    key-field="id"
+    role="list"
+    aria-label="Photos"
+    :padding-top="10"
+    :padding-bottom="10"
+  >
+    <template #default="{ item: photo }: { item: Photo }">
+      <div :key="photo.id" class="frame" role="listitem">
+        <button
+          type="button"
+          :aria-current="photo.id === openId"
+          :aria-label="`${photo.name}, ${stateWords(photo)}`"
+          @click="$emit('open', photo)"
+        >
+          <img v-if="photo.pictures.thumbnail" :src="photo.pictures.thumbnail" alt="" />
+          <span v-else class="blank" />
+          <span class="state" :class="{ firm: photo.state === 'hung' }">{{ stateWords(photo) }}</span>
+        </button>
+      </div>
+    </template>
+  </NVirtualList>
 </template>
 
 <style scoped>
 .strip {
-  list-style: none;
-  margin: 0;
-  padding: 10px 12px;
-  display: grid;
-  gap: 9px;
-  overflow: auto;
-  align-content: start;
+  min-height: 0;
+}
+.frame {
+  height: 104px;
+  padding: 0 12px 9px;
 }
 button {
   position: relative;
   display: block;
   width: 100%;
-  aspect-ratio: 0.84;
+  height: 100%;
   padding: 0;
   border: 2.5px solid transparent;
   background: var(--line);

@@ -20,7 +20,7 @@ const near = useNear(
       <li
         v-for="one in near"
         :key="one.piece_id"
-        :title="`${one.label}: ${one.kin}, ${one.difference.toFixed(1)} ΔE apart, sure within ${one.within.toFixed(0)}`"
+        :data-tip="`${one.label}: ${one.kin}, ${one.difference.toFixed(1)} ΔE apart, sure within ${one.within.toFixed(0)}`"
       >
         <PinkedSwatch :hex="one.hex" :picture="one.picture ?? undefined" :width="72" :height="34" />
         <span class="label">{{ one.label }}</span>

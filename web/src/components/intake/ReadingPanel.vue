@@ -53,7 +53,7 @@ const surest = computed(() => {
           :hex="colour.hex"
           :picture="photo.pictures.colours[index]"
           :width="Math.max(50, 340 * colour.share)"
-          :height="70"
+          :height="58"
         />
         <strong>{{ colour.name }}</strong>
         <span class="soft"

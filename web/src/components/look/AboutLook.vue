@@ -2,6 +2,7 @@
 import { NButton } from 'naive-ui'
 import { computed } from 'vue'
 import type { KeptLook, LookKept } from '@/api'
+import FoldedAway from '@/components/base/FoldedAway.vue'
 import ChooseFile from '@/components/fields/ChooseFile.vue'
 import TextField from '@/components/fields/TextField.vue'
 import { SEASONS } from '@/lib/words'
@@ -28,10 +29,7 @@ const earlier = computed(() => look.verdicts.slice(0, -1))
 </script>
 
 <template>
-  <details class="about">
-    <summary>
-      About this look<template v-if="look.kept.occasion"> · {{ look.kept.occasion }}</template>
-    </summary>
+  <FoldedAway class="about" :title="look.kept.occasion ? `About this look · ${look.kept.occasion}` : 'About this look'">
     <label
       >occasion
       <TextField
@@ -125,17 +123,13 @@ const earlier = computed(() => look.verdicts.slice(0, -1))
     <p v-for="one in earlier" :key="one.weights" class="soft">
       {{ one.overall.toFixed(0) }} on {{ one.on }}, by the rules of {{ one.weights }}
     </p>
-  </details>
+  </FoldedAway>
 </template>
 
 <style scoped>
 .about {
   font-size: 13px;
   margin-top: 8px;
-}
-summary {
-  cursor: pointer;
-  font-weight: 650;
 }
 label {
   display: grid;

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
+import FoldedAway from '@/components/base/FoldedAway.vue'
 import { computed, ref, watch } from 'vue'
 import type { Judged, Schools } from '@/api'
 import { differing, moved } from '@/lib/differ'
@@ -68,8 +69,7 @@ const summary = computed(
 </script>
 
 <template>
-  <details class="school">
-    <summary>By the school: {{ summary }}</summary>
+  <FoldedAway class="school" :title="`By the school: ${summary}`">
     <div v-for="one in QUESTIONS" :key="one.key" class="row" role="group" :aria-label="one.asks">
       <span class="soft">{{ one.asks }}</span>
       <span
@@ -107,17 +107,13 @@ const summary = computed(
       </ol>
       <p v-if="!told.length" class="soft">Nothing in this look turns on it.</p>
     </div>
-  </details>
+  </FoldedAway>
 </template>
 
 <style scoped>
 .school {
   font-size: 13px;
   margin-top: 8px;
-}
-summary {
-  cursor: pointer;
-  font-weight: 650;
 }
 .row {
   display: grid;

@@ -38,7 +38,7 @@ function along(event: KeyboardEvent) {
               :class="{ worn: worn.includes(piece.id) }"
               :aria-pressed="worn.includes(piece.id)"
               :aria-label="said(piece)"
-              :title="said(piece)"
+              :data-tip="said(piece)"
               @click="$emit('put', piece)"
             >
               <PinkedSwatch

@@ -206,6 +206,7 @@ const short = (text: string, most: number) => (text.length > most ? `${text.slic
         role="button"
         tabindex="0"
         :aria-label="`${tag.mend.text}, ${signed(tag.mend.gain, 1)}; ${rises(tag.mend)}`"
+        :data-tip="rises(tag.mend)"
         @click="act(tag.mend)"
         @keydown.enter="act(tag.mend)"
         @keydown.space.prevent.stop="act(tag.mend)"
@@ -218,7 +219,6 @@ const short = (text: string, most: number) => (text.length > most ? `${text.slic
         <path class="card" :d="`M${LABELS - 14},${tag.y - 8} l12,-13 h172 v40 h-172 l-12,-13 z`" />
         <circle class="eye" :cx="LABELS - 4" :cy="tag.y" r="3.2" />
         <text :x="LABELS + 6" :y="tag.y - 4" class="name">{{ short(title(tag.mend), 23) }}</text>
-        <title>{{ rises(tag.mend) }}</title>
         <text :x="LABELS + 6" :y="tag.y + 11">{{ short(why(tag.mend.text), 26) }}</text>
         <text :x="LABELS + 164" :y="tag.y + 4" class="gain" text-anchor="end">{{ signed(tag.mend.gain) }}</text>
       </g>

@@ -22,7 +22,7 @@ const words = computed(() => {
       <span
         v-for="(colour, index) in colours"
         :key="index"
-        :title="colour.name"
+        :data-tip="colour.name"
         :style="{ background: colour.hex, flexGrow: colour.share }"
       />
     </div>

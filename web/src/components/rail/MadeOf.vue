@@ -40,7 +40,7 @@ const metals = computed(() =>
         <li v-for="one in audit.families.slice(0, 8)" :key="one.name">
           <button
             type="button"
-            :title="`${plural(one.pieces.length, 'piece')}: find them`"
+            :data-tip="`${plural(one.pieces.length, 'piece')}: find them`"
             @click="emit('find', one.name)"
           >
             <PinkedSwatch :hex="one.hex" :width="20" :height="20" /><span>{{ one.name }}</span
@@ -59,7 +59,7 @@ const metals = computed(() =>
         }}
       </caption>
       <tbody>
-        <tr v-for="one in table.rows" :key="one.name" :title="was(one)">
+        <tr v-for="one in table.rows" :key="one.name" :data-tip="was(one)">
           <th scope="row">{{ one.name }}</th>
           <td class="strip"><span :style="{ width: percent(one.share).replace(' ', '') }" /></td>
           <td>{{ percent(one.share) }}</td>

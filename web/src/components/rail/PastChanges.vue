@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { NButton } from 'naive-ui'
+import { NButton, NVirtualList } from 'naive-ui'
+import { computed } from 'vue'
 import { capital } from '@/lib/words'
 import { usePastChanges } from '@/server/useRailPanels'
 
@@ -7,6 +8,8 @@ import { usePastChanges } from '@/server/useRailPanels'
 const { clientId } = defineProps<{ clientId: string }>()
 const emit = defineEmits<{ undo: []; redo: [] }>()
 const changes = usePastChanges(() => clientId)
+const lines = computed(() => (changes.value ?? []).map((one, key) => ({ ...one, key })))
+type Line = (typeof lines.value)[number]
 const when = (moment: string) =>
   new Date(moment).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
 </script>
@@ -17,12 +20,21 @@ const when = (moment: string) =>
       <NButton @click="emit('undo')">Take back <kbd>Ctrl Z</kbd></NButton>
       <NButton @click="emit('redo')">Do again <kbd>Ctrl Y</kbd></NButton>
     </p>
-    <ol>
-      <li v-for="(one, index) in changes?.slice(0, 60)" :key="index" :class="{ back: one.taken_back }">
-        <span class="soft">{{ when(one.made_at) }}</span> {{ capital(one.told)
-        }}<template v-if="one.taken_back"> · taken back</template>
-      </li>
-    </ol>
+    <NVirtualList
+      v-if="lines.length"
+      class="lines"
+      :style="{ height: `${Math.min(240, 25 * lines.length)}px` }"
+      :items="lines"
+      :item-size="25"
+      role="list"
+    >
+      <template #default="{ item: one }: { item: Line }">
+        <div :key="one.key" class="line" :class="{ back: one.taken_back }" role="listitem">
+          <span class="soft">{{ when(one.made_at) }}</span> {{ capital(one.told)
+          }}<template v-if="one.taken_back"> · taken back</template>
+        </div>
+      </template>
+    </NVirtualList>
     <p v-if="changes && !changes.length" class="soft">Nothing was changed yet.</p>
   </div>
 </template>
@@ -32,12 +44,14 @@ const when = (moment: string) =>
   display: flex;
   gap: 10px;
 }
-ol {
-  list-style: none;
-  margin: 8px 0 0;
-  padding: 0;
-  columns: 2;
-  column-gap: 30px;
+.lines {
+  margin-top: 8px;
+}
+.line {
+  height: 25px;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
 }
 .back {
   color: var(--soft);

@@ -2,6 +2,7 @@
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import type { Bin, Kept, Piece, Word } from '@/api'
+import TabRow from '@/components/base/TabRow.vue'
 import PinkedSwatch from '@/components/base/PinkedSwatch.vue'
 import TapeMeasure from '@/components/base/TapeMeasure.vue'
 import { patternWords } from '@/lib/rail'
@@ -12,8 +13,9 @@ import PieceKeeping from './PieceKeeping.vue'
 /** A piece with what was read of it, the stylist's word, its company and what is kept about it. */
 const { piece } = defineProps<{ piece: Piece }>()
 const emit = defineEmits<{ word: [word: Word]; kept: [kept: Kept]; show: [id: string]; takeOff: [] }>()
-const TABS = ['colour', 'company', 'keeping'] as const
-const tab = ref<(typeof TABS)[number]>('colour')
+type Tab = 'colour' | 'company' | 'keeping'
+const TABS = (['colour', 'company', 'keeping'] as const).map((name) => ({ name, word: name }))
+const tab = ref<Tab>('colour')
 const colours = computed(() => piece.colours.slice(0, 4))
 const within = computed(() => Math.max(0, ...piece.colours.map((c) => c.uncertainty ?? 0)))
 const overruled = computed(() => piece.bin_said !== null && piece.read.bin !== piece.bin_said)
@@ -59,11 +61,7 @@ const fits = (value: boolean) => emit('kept', { fits: piece.kept.fits === value 
       <NButton text class="word" :aria-pressed="piece.kept.fits === true" @click="fits(true)">fits</NButton>
       <NButton text class="word" :aria-pressed="piece.kept.fits === false" @click="fits(false)"> does not fit </NButton>
     </div>
-    <div class="row tabs" role="group" aria-label="About the piece">
-      <NButton text v-for="one in TABS" :key="one" class="word" :aria-pressed="tab === one" @click="tab = one">
-        {{ one }}
-      </NButton>
-    </div>
+    <TabRow class="tabs" :tabs="TABS" :shown="tab" label="About the piece" @show="tab = $event" />
     <div v-if="tab === 'colour'" class="part">
       <ul class="swatches">
         <li v-for="(colour, index) in colours" :key="index" :style="{ flexGrow: Math.max(colour.share, 0.2) }">

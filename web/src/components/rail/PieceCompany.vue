@@ -53,7 +53,7 @@ const lists = computed(() => {
       <p v-if="!list.rows.length" class="soft">{{ list.none }}</p>
       <ul v-else>
         <li v-for="row in list.rows" :key="row.piece_id">
-          <button type="button" :title="row.why" @click="emit('show', row.piece_id)">
+          <button type="button" :data-tip="row.why" @click="emit('show', row.piece_id)">
             <PinkedSwatch :hex="row.hex" :picture="row.picture ?? null" :width="26" :height="22" />
             <span class="name"
               >{{ row.label }}<small v-if="row.why">{{ row.why }}</small></span

@@ -2,6 +2,7 @@
 import { NButton, NInput, NProgress } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import type { Backups } from '@/api'
+import FoldedAway from '@/components/base/FoldedAway.vue'
 import ProblemNote from '@/components/base/ProblemNote.vue'
 import { bytes, moment, plural } from '@/lib/words'
 
@@ -81,8 +82,7 @@ function move() {
       Made: <code>{{ kept.by_hand.file }}</code>
     </p>
     <ProblemNote v-if="kept.by_hand?.problem" :problem="kept.by_hand.problem" />
-    <details v-if="kept.backups.length">
-      <summary>{{ plural(kept.backups.length, 'backup') }}</summary>
+    <FoldedAway v-if="kept.backups.length" :title="plural(kept.backups.length, 'backup')">
       <ul>
         <li v-for="one in kept.backups" :key="one.name">
           <a :href="`/api/studio/backups/${one.name}`" download>{{ one.name }}</a>
@@ -92,7 +92,7 @@ function move() {
           >
         </li>
       </ul>
-    </details>
+    </FoldedAway>
     <p class="soft">
       To put one back, stop the application (Ctrl+C where it was started) and type
       <code>lucid-swatch restore {{ newest ? `${kept.place}/${newest.name}` : 'FILE' }} --data {{ folder }}</code

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NTable } from 'naive-ui'
 import type { Holdings } from '@/api'
 import { bytes, plural } from '@/lib/words'
 
@@ -13,7 +14,7 @@ defineProps<{ held: Holdings }>()
       Everything lies in <code>{{ held.folder }}</code>: {{ bytes(held.bytes) }}, {{ plural(held.photos, 'photo') }},
       readable by your user alone. The disk has {{ bytes(held.free) }} left.
     </p>
-    <table v-if="held.clients.length">
+    <NTable v-if="held.clients.length" :bordered="false" size="small">
       <thead>
         <tr>
           <th scope="col">Client</th>
@@ -36,16 +37,12 @@ defineProps<{ held: Holdings }>()
           <td>{{ bytes(one.bytes) }}</td>
         </tr>
       </tbody>
-    </table>
+    </NTable>
     <p class="soft">A client is taken out as open files, or erased with proof, on the page that a name leads to.</p>
   </section>
 </template>
 
 <style scoped>
-table {
-  border-collapse: collapse;
-  width: 100%;
-}
 th,
 td {
   text-align: right;
