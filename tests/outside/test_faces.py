@@ -115,3 +115,21 @@ def test_behind_dark_glasses_the_skin_is_read_and_the_eyes_are_not():
     assert "eyes are covered" in found.note
     assert found.eyes == ()
     assert len(found.skin) == 3
+
+
+FRINGES = (
+    ((74.0, 12.0, 18.0), (62.0, 8.0, 28.0)),
+    ((74.0, 12.0, 18.0), (74.0, 4.0, 24.0)),
+    ((64.0, 16.0, 24.0), (45.0, 14.0, 24.0)),
+    ((50.0, 18.0, 26.0), (62.0, 8.0, 28.0)),
+    ((36.0, 14.0, 18.0), (30.0, 10.0, 14.0)),
+)
+
+
+@pytest.mark.parametrize(("skin", "hair"), FRINGES, ids=lambda lab: f"L{lab[0]:.0f}")
+def test_no_lens_lies_on_a_fringe_whose_colour_is_near_the_skin(skin, hair):
+    picture = draw_portrait(Sitter(skin, hair, (30.0, 8.0, 14.0), "short", fringe=True), (1.0, 1.0, 1.0), 11)
+    found, light = placed(picture)
+    assert found.skin or found.note
+    for spot in found.skin:
+        assert delta_e_2000(read_spots(light, (spot,), SPOT_RADIUS), np.array(skin)) < 6

@@ -51,6 +51,8 @@ DRAWN_BELOW = 0.11
 """CIELAB units of fine change below which a cheek is paint and not skin."""
 EYE_STEP = 4.0
 """L* between the white of an eye and its iris, at least."""
+STRANDS, LEAST_TEXTURE = 2.2, 0.08
+"""How much more a brow changes from pixel to pixel than the cheeks before it is hair, and L* below which nothing counts."""
 SURROUNDINGS = 41.0
 """Pixels of the narrow area round an eye for each pixel of the squared radius of its iris."""
 COVERED_FROM = 0.28
@@ -240,7 +242,7 @@ def _skin_spots(lab: FloatArray, box: FaceBox) -> tuple[tuple[Spot, ...], float]
     """The calmest place of each cheek and the brow, and how much the skin changes from pixel to pixel."""
     rows, columns = lab.shape[:2]
     reach = max(3, round(0.05 * box.width * columns)) | 1
-    spots, textures, seen = [], [], []
+    spots, textures, seen, strands = [], [], [], []
     for area in CHEEKS_AND_BROW.values():
         cut, x0, y0 = _window(lab, box, area)
         if min(cut.shape[:2]) < reach + 2:
@@ -259,7 +261,12 @@ def _skin_spots(lab: FloatArray, box: FaceBox) -> tuple[tuple[Spot, ...], float]
         spots.append(((x0 + half + int(x) + 0.5) / columns, (y0 + half + int(y) + 0.5) / rows))
         seen.append(middle[half + y, half + x])
         fine = cut - cv2.GaussianBlur(cut, (0, 0), 1.5)
+        here = fine[max(0, half + y - reach) : half + y + reach + 1, max(0, half + x - reach) : half + x + reach + 1]
+        strands.append(float(np.median(np.abs(here[..., 0]))))
         textures.append(float(np.median(np.abs(fine[..., 0]))) * 1.48)
+    if len(spots) == 3 and strands[2] > STRANDS * max(*strands[:2], LEAST_TEXTURE):
+        # a fringe may have the colour of skin, but it is made of hairs
+        spots, seen = spots[:2], seen[:2]
     kept = _skin_like(spots, np.array(seen).reshape(-1, 3))
     return kept, float(np.median(textures)) if textures else 0.0
 

@@ -31,6 +31,8 @@ class Sitter:
     eyes: Lab
     hair_style: str = "up"
     """up, short or bob."""
+    fringe: bool = False
+    """Whether hair falls over the forehead."""
 
 
 SPOTS: dict[str, tuple[tuple[float, float], ...]] = {
@@ -121,6 +123,9 @@ def draw_portrait(sitter: Sitter, lamp: tuple[float, float, float], seed: int, c
             (0.0, -0.86),
         ]
     picture = _put(picture, _area(crown), hair, _round(u, v, 1.25, 1.55) * strands * 1.05)
+    if sitter.fringe:
+        over = [(0.0, -1.3), (0.7, -1.15), (0.92, -0.7), (0.9, -0.3), *[(0.8, -0.26)] * 2, (0.4, -0.33), (0.0, -0.36)]
+        picture = _put(picture, _area(over), hair, _round(u, v, 1.25, 1.55) * strands)
     seen = picture * np.array(lamp) + rng.standard_normal(picture.shape) * (
         0.002 + 0.008 * np.sqrt(np.clip(picture, 0, 1))
     )
