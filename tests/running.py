@@ -60,10 +60,16 @@ def wait_for_address(process):
     while time.monotonic() < end and process.poll() is None:
         if selector.select(1):
             line = process.stdout.readline()
-            found = re.search(r"http://[\d.]+:\d+/\?key=[\w-]+", line)
+            found = address_in(line)
             if found:
-                return found[0]
+                return found
     raise AssertionError("the application did not start")
+
+
+def address_in(printed):
+    """The address among what the command prints, whole; none where it is not there yet."""
+    found = re.search(r"(http://[\d.]+:\d+/\?key=[\w-]+)\s", printed)
+    return found and found[1]
 
 
 def at(address, path):

@@ -3,7 +3,8 @@
 import pytest
 from playwright.sync_api import expect
 
-from tests.running import browser, running
+from tests.running import browser
+from tests.warm import running_warm
 
 expect.set_options(timeout=30_000)  # a limit for a busy machine, not a pause
 
@@ -31,7 +32,7 @@ def page(chromium):
 @pytest.fixture
 def at_demo(demo):
     """The address of the application on its own copy of the demo data."""
-    with running("demo", demo) as url:
+    with running_warm("demo", demo) as url:
         yield url
 
 

@@ -103,7 +103,7 @@ def test_two_pieces_are_kept_side_by_side(opened):
     page.get_by_role("button", name="take it back").click()
     expect(kept).to_contain_text("the face comes forward")
     pick(page, "What is on the left", "Solo evening")
-    expect(page.get_by_role("region", name="Left").get_by_text("Pearl necklace").first).to_be_visible()
+    expect(page.get_by_role("region", name="Left").get_by_role("img", name="Solo evening")).to_be_visible()
 
 
 def test_two_photos_of_a_moment_are_brought_together_and_kept(opened, tmp_path):

@@ -8,13 +8,11 @@ from pathlib import Path
 from threading import Lock
 
 import sqlalchemy as sa
-from alembic import command
-from alembic.config import Config
-from alembic.script import ScriptDirectory
-from alembic.util.exc import CommandError
 from sqlalchemy.orm import Session, sessionmaker
 
 from lucid_swatch.core.problems import Refused
+
+from .upgrade import STEPS, NewerTables, form_of, upgrade
 
 FILE = "lucid-swatch.sqlite"
 BUSY_SECONDS = 20
@@ -89,10 +87,10 @@ def open_database(folder: Path) -> Sessions:
         sessions = connect(folder)
         with sessions() as session:
             session.execute(sa.text("select count(*) from sqlite_master")).scalar_one()
-        _migrate(file)
+        upgrade(file)
     except sa.exc.DatabaseError as problem:
         raise Refused(_what(problem), str(file), _DO) from None
-    except CommandError:
+    except NewerTables:
         raise Refused("the wardrobe was kept by a newer version.", str(file), "Start that version instead.") from None
     except OSError as problem:
         reason = (problem.strerror or "unknown reason").lower()
@@ -160,22 +158,5 @@ def has_older_tables(folder: Path) -> bool:
     file = folder / FILE
     if not file.is_file() or file.stat().st_size == 0:
         return False
-    try:
-        with closing(sqlite3.connect(f"file:{file}?mode=ro", uri=True)) as connection:
-            found = connection.execute("select version_num from alembic_version").fetchall()
-    except sqlite3.Error:
-        return False
-    script = ScriptDirectory.from_config(_alembic(file))
-    known = {revision.revision for revision in script.walk_revisions()}
-    return bool(found) and found[0][0] in known and found[0][0] != script.get_current_head()
-
-
-def _alembic(file: Path) -> Config:
-    config = Config()
-    config.set_main_option("script_location", str(Path(__file__).parent / "migrations"))
-    config.attributes["url"] = f"sqlite:///{file}"
-    return config
-
-
-def _migrate(file: Path) -> None:
-    command.upgrade(_alembic(file), "head")
+    form = form_of(file)
+    return form is not None and form in STEPS[:-1]

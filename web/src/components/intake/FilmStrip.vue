@@ -26,13 +26,13 @@ watch(
     :items="photos"
     :item-size="HIGH"
     key-field="id"
-    role="list"
+    role="group"
     aria-label="Photos"
     :padding-top="10"
     :padding-bottom="10"
   >
     <template #default="{ item: photo }: { item: Photo }">
-      <div :key="photo.id" class="frame" role="listitem">
+      <div :key="photo.id" class="frame">
         <button
           type="button"
           :aria-current="photo.id === openId"

@@ -26,10 +26,9 @@ const when = (moment: string) =>
       :style="{ height: `${Math.min(240, 25 * lines.length)}px` }"
       :items="lines"
       :item-size="25"
-      role="list"
     >
       <template #default="{ item: one }: { item: Line }">
-        <div :key="one.key" class="line" :class="{ back: one.taken_back }" role="listitem">
+        <div :key="one.key" class="line" :class="{ back: one.taken_back }">
           <span class="soft">{{ when(one.made_at) }}</span> {{ capital(one.told)
           }}<template v-if="one.taken_back"> · taken back</template>
         </div>

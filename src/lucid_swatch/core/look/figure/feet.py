@@ -59,4 +59,4 @@ def hosiery(piece: Piece, company: Company) -> Drawn:
     heights = [top + (ANKLE + 2 - top) * k / 6 for k in range(7)]
     leg = limb([(along(LEG, y), y) for y in heights], [half_of(LEG, LEG_HALF, y) + 0.15 for y in heights])
     foot = cloth(rounded_off([*FOOT, (13.6, 163.0), (10.4, 160.0)]))
-    return Drawn([*pair(cloth(leg)), *pair(foot)], (8.0, 144.0), max(top, KNEE), ANKLE, 0.5)
+    return Drawn([*pair(cloth(leg)), *pair(foot)], (8.0, max(144.0, top + 4)), max(top, KNEE), ANKLE, 0.5)

@@ -10,6 +10,8 @@ from .parts import Part, cloth, hardware, line, lines
 
 BAND = 4.0
 """Height of a waistband, centimetres."""
+FALLS = 146.0
+"""Centimetres below the crown from which a hem widens no more."""
 FLARE: dict[Volume, float] = {Volume.CLOSE: 1.0, Volume.EASY: 9.0, Volume.FULL: 21.0}
 """How much wider than the hip a skirt ends at the knee, on each side."""
 
@@ -75,7 +77,8 @@ def _skirt(piece: Piece) -> Drawn:
 
 def skirt_half(end: float, volume: Volume) -> float:
     """Half the width of a hem, centimetres."""
-    return HIP_HALF + EASE[volume] * 0.7 + FLARE[volume] * (end - HIP) / 40.0 * 0.62
+    # a long hem falls in folds before it goes on widening
+    return HIP_HALF + EASE[volume] * 0.7 + FLARE[volume] * (min(end, FALLS) - HIP) / 40.0 * 0.62
 
 
 def skirt_folds(end: float, half: float, volume: Volume, pleated: bool) -> list[Part]:
