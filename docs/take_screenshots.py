@@ -73,6 +73,7 @@ def take(page, url, folder):
     page.get_by_role("link", name="Side by side", exact=True).click()
     pick(page, "What is on the left", "Raspberry knit")
     pick(page, "What is on the right", "Pearl grey knit")
+    page.locator(".n-base-select-menu").last.wait_for(state="hidden")
     shot("side-by-side")
     page.get_by_role("link", name=re.compile("^Lucid Swatch")).click()
     page.get_by_role("article", name="Tobe Arrun").get_by_role("link").first.click()
