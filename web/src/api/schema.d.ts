@@ -4,12138 +4,12073 @@
  */
 
 export interface paths {
-  '/api/clients': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    /**
-     * List Clients
-     * @description Every client with the rail as one bolt.
-     */
-    get: operations['list_clients']
-    put?: never
-    /**
-     * Add
-     * @description Adds a client.
-     */
-    post: operations['add']
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/clients/{client_id}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    /**
-     * Get
-     * @description One client.
-     */
-    get: operations['get']
-    put?: never
-    post?: never
-    /**
-     * Erase
-     * @description Erases a client with every row and file, searches for what is left, and says what went.
-     */
-    delete: operations['erase']
-    options?: never
-    head?: never
-    /**
-     * Change Client
-     * @description Writes what changed on a client.
-     */
-    patch: operations['change_client']
-    trace?: never
-  }
-  '/api/clients/{client_id}/about': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    /**
-     * Set About
-     * @description Writes what is known about a client: occasions, refusals, habits, what is always worn.
-     */
-    put: operations['set_about']
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/clients/{client_id}/consent': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    /**
-     * Set Consent
-     * @description Consent to photos, given again or withdrawn today.
-     */
-    put: operations['set_consent']
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/clients/{client_id}/archived': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    /**
-     * Set Archived
-     * @description Puts a client at the end of the book, or back.
-     */
-    put: operations['set_archived']
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/clients/{client_id}/archive.zip': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    /**
-     * Take Out
-     * @description Everything that is kept about a client, in open formats.
-     */
-    get: operations['take_out']
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/clients/{client_id}/portraits': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    /**
-     * Send Portrait
-     * @description Keeps a portrait, finds the face in it and reads skin, hair and eyes.
-     */
-    post: operations['send_portrait']
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/portraits/{portrait_id}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    /**
-     * Read Portrait
-     * @description Reads a kept portrait at other spots, or relights it from something neutral.
-     */
-    put: operations['read_portrait']
-    post?: never
-    /**
-     * Remove Portrait
-     * @description Removes a portrait or a reading.
-     */
-    delete: operations['remove_portrait']
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/portraits/{portrait_id}/veils': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    /**
-     * Set Veils
-     * @description Says what stands between: make-up, dyed hair, tinted glasses, flash.
-     */
-    put: operations['set_veils']
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/portraits/{portrait_id}/in-use': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    /**
-     * Set In Use
-     * @description Lets a portrait count, or not.
-     */
-    put: operations['set_in_use']
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/portraits/{portrait_id}/spot': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    /**
-     * Read Live
-     * @description What a lens reads where it is held.
-     */
-    get: operations['read_live']
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/portraits/{portrait_id}/pictures/{name}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    /**
-     * Portrait Picture
-     * @description The portrait relit, the face, the person cut out, or the head alone.
-     */
-    get: operations['portrait_picture']
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/clients/{client_id}/by-eye': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    /**
-     * Say Colour
-     * @description A colour of the face set by eye.
-     */
-    post: operations['say_colour']
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/clients/{client_id}/by-reader': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    /**
-     * Hold Reader To Face
-     * @description A colour of the face read with the handheld reader.
-     */
-    post: operations['hold_reader_to_face']
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/drape-cloth/{colour}.jpg': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    /**
-     * Plain Cloth
-     * @description A plain drape of an sRGB colour, written as six hexadecimal digits.
-     */
-    get: operations['plain_cloth']
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/clients/{client_id}/trials': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    /**
-     * List Trials
-     * @description A client's trials, the newest first, each with all its pairs.
-     */
-    get: operations['list_trials']
-    put?: never
-    /**
-     * Begin
-     * @description Begins a trial with the client's own cloth where it is as good as plain cloth.
-     */
-    post: operations['begin']
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/trials/{trial_id}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    /**
-     * Get Trial
-     * @description One trial.
-     */
-    get: operations['get_trial']
-    put?: never
-    post?: never
-    /**
-     * Forget
-     * @description Forgets a trial and what it told, which can be taken back.
-     */
-    delete: operations['forget']
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/trials/{trial_id}/held': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    /**
-     * Hold
-     * @description The verdict on the pair that is held.
-     */
-    post: operations['hold']
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/trials/{trial_id}/held/last': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post?: never
-    /**
-     * Undo Held
-     * @description Takes the last verdict back.
-     */
-    delete: operations['undo_held']
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/trials/{trial_id}/end': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    /**
-     * End
-     * @description Ends a trial before it is sure.
-     */
-    post: operations['end']
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/clients/{client_id}/follows': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    /**
-     * Get Follows
-     * @description What suits a client's colouring, and which pieces of the rail are in it.
-     */
-    get: operations['get_follows']
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/clients/{client_id}/jobs': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    /**
-     * List Jobs
-     * @description What is still to be done for a client, the oldest first.
-     */
-    get: operations['list_jobs']
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/clients/{client_id}/side-by-side': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    /**
-     * List Side By Side
-     * @description What was held side by side, the newest first.
-     */
-    get: operations['list_side_by_side']
-    put?: never
-    /**
-     * Keep Compared
-     * @description Keeps two things side by side with what was found.
-     */
-    post: operations['keep_compared']
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/side-by-side/{compared_id}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post?: never
-    /**
-     * Forget Compared
-     * @description Forgets a comparison, which can be taken back.
-     */
-    delete: operations['forget_compared']
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/clients/{client_id}/compared-photos': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    /**
-     * List Compared Photos
-     * @description A client's photos that were taken to compare, the newest first.
-     */
-    get: operations['list_compared_photos']
-    put?: never
-    /**
-     * Send Compared Photo
-     * @description Keeps a photo to compare and relights it.
-     */
-    post: operations['send_compared_photo']
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/compared-photos/{photo_id}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    /**
-     * Name Compared Photo
-     * @description Calls a photo by what it shows.
-     */
-    put: operations['name_compared_photo']
-    post?: never
-    /**
-     * Take Compared Photo Away
-     * @description Removes a photo for good.
-     */
-    delete: operations['take_compared_photo_away']
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/compared-photos/{left_id}/beside/{right_id}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    /**
-     * Photos Beside
-     * @description Two photos at one size, in one light where that can be done.
-     */
-    get: operations['photos_beside']
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/compared-photos/{photo_id}/picture.jpg': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    /**
-     * Compared Photo Picture
-     * @description The photo relit, and in the light of another one where that is named.
-     */
-    get: operations['compared_photo_picture']
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/clients/{client_id}/photos': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    /**
-     * List Photos
-     * @description A client's photos, oldest first. Whoever looks at them will soon send one.
-     */
-    get: operations['list_photos']
-    put?: never
-    /**
-     * Add Photos
-     * @description Takes photos in and lets them be read; one that is refused does not stop the rest.
-     */
-    post: operations['add_photos']
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/photos/{photo_id}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    /**
-     * Get Photo
-     * @description One photo.
-     */
-    get: operations['get_photo']
-    put?: never
-    post?: never
-    /**
-     * Delete Photo
-     * @description Removes a photo that is not hung.
-     */
-    delete: operations['delete_photo']
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/photos/{photo_id}/light': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    /**
-     * Set Light
-     * @description Relights a photo from something neutral in it, or lets the light be estimated again.
-     */
-    put: operations['set_light']
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/photos/{photo_id}/light/series': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    /**
-     * Set Series Light
-     * @description Reads other photos of the same series in the light of this one.
-     */
-    post: operations['set_series_light']
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/photos/{photo_id}/reader': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    /**
-     * Hold Reader
-     * @description Reads the garment directly with the colour reader, and the photo again in its light.
-     */
-    post: operations['hold_reader']
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/photos/{photo_id}/apart': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    /**
-     * Keep Apart
-     * @description Keeps that two photos show different pieces.
-     */
-    post: operations['keep_apart']
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/photos/{photo_id}/neighbours': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    /**
-     * Near Pieces
-     * @description The pieces on the rail whose main colour is nearest to that of a photo.
-     */
-    get: operations['near_pieces']
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/photos/{photo_id}/strokes': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    /**
-     * Draw Stroke
-     * @description Mends the outline by a stroke.
-     */
-    post: operations['draw_stroke']
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/photos/{photo_id}/strokes/last': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post?: never
-    /**
-     * Take Back Stroke
-     * @description Takes the last stroke back.
-     */
-    delete: operations['take_back_stroke']
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/photos/{photo_id}/another': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    /**
-     * Take Another
-     * @description Takes another piece from a photo that shows several.
-     */
-    post: operations['take_another']
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/photos/{photo_id}/not-now': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    /**
-     * Put Aside
-     * @description Puts a photo aside, or back among the waiting ones.
-     */
-    post: operations['put_aside']
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/photos/{photo_id}/hang': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    /**
-     * Hang
-     * @description Hangs what the photo shows on the rail.
-     */
-    post: operations['hang']
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/photos/{photo_id}/pictures/{name}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    /**
-     * Photo Picture
-     * @description A picture made from the photo: as shot, relit, cloth only, or the crop of a colour.
-     */
-    get: operations['photo_picture']
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/clients/{client_id}/rereading': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    /**
-     * Show Rereading
-     * @description What the newer readings would change.
-     */
-    get: operations['show_rereading']
-    put?: never
-    /**
-     * Start Rereading
-     * @description Reads every photo of a client anew, beside what is kept.
-     */
-    post: operations['start_rereading']
-    /**
-     * Stop Rereading
-     * @description Stops reading anew; what was read by now stays to be looked at.
-     */
-    delete: operations['stop_rereading']
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/clients/{client_id}/rereading/take': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    /**
-     * Take Over Readings
-     * @description Takes the chosen readings over and drops the others.
-     */
-    post: operations['take_over_readings']
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/clients/{client_id}/rail': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    /**
-     * Get Rail
-     * @description A client's pieces with where each hangs.
-     */
-    get: operations['get_rail']
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/clients/{client_id}/strips/{key}.jpg': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    /**
-     * Get Strips
-     * @description The strips of a whole rail as one picture.
-     */
-    get: operations['get_strips']
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/pieces/{piece_id}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post?: never
-    /**
-     * Take
-     * @description Takes a piece off the rail; its photo waits in the intake again.
-     */
-    delete: operations['take']
-    options?: never
-    head?: never
-    /**
-     * Change
-     * @description Writes the stylist's word over a piece.
-     */
-    patch: operations['change']
-    trace?: never
-  }
-  '/api/clients/{client_id}/rail/change': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    /**
-     * Change Many
-     * @description Writes the stylist's word over some pieces, and what is kept about them, as one change.
-     */
-    post: operations['change_many']
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/clients/{client_id}/rail/take-off': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    /**
-     * Take Many
-     * @description Takes pieces off the rail; their photos wait in the intake again.
-     */
-    post: operations['take_many']
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/clients/{client_id}/rail/faces': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    /**
-     * Join
-     * @description Says that two pieces are the two faces of one reversible piece.
-     */
-    post: operations['join']
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/pieces/{piece_id}/company': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    /**
-     * Get Company
-     * @description What matches a piece, what clashes, what it goes with best and what it fights with.
-     */
-    get: operations['get_company']
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/clients/{client_id}/changes': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    /**
-     * List Changes
-     * @description Every change of a rail, newest first.
-     */
-    get: operations['list_changes']
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/clients/{client_id}/undo': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    /**
-     * Undo Change
-     * @description Takes back the newest change of a rail; a change that is named, only while it is the newest.
-     */
-    post: operations['undo_change']
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/clients/{client_id}/redo': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    /**
-     * Redo Change
-     * @description Does again what was taken back last.
-     */
-    post: operations['redo_change']
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/clients/{client_id}/rail.json': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    /**
-     * Get Rail Json
-     * @description The rail in the open format.
-     */
-    get: operations['get_rail_json']
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/clients/{client_id}/rail.csv': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    /**
-     * Get Rail Table
-     * @description The rail as a table.
-     */
-    get: operations['get_rail_table']
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/clients/{client_id}/rail.zip': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    /**
-     * Get Rail Archive
-     * @description The rail with its photos.
-     */
-    get: operations['get_rail_archive']
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/clients/{client_id}/rail/import': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    /**
-     * Import Rail
-     * @description Says what taking a rail in would do, and does it when that is asked.
-     */
-    post: operations['import_rail']
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/clients/{client_id}/audit': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    /**
-     * Get Audit
-     * @description What a rail is made of.
-     */
-    get: operations['get_audit']
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/clients/{client_id}/work': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    /**
-     * Get Work
-     * @description How many good looks each piece is in, and what is missing.
-     */
-    get: operations['get_work']
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/clients/{client_id}/palettes': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    /**
-     * List Palettes
-     * @description A client's kept palettes, each against the rail.
-     */
-    get: operations['list_palettes']
-    put?: never
-    /**
-     * Add Palette
-     * @description Keeps a palette.
-     */
-    post: operations['add_palette']
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/clients/{client_id}/palettes/find': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    /**
-     * Find Palette
-     * @description The few colours that already are this wardrobe.
-     */
-    post: operations['find_palette']
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/clients/{client_id}/palettes/try': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    /**
-     * Try Palette
-     * @description Which pieces are in a palette that is not kept yet.
-     */
-    post: operations['try_palette']
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/clients/{client_id}/palettes/read': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    /**
-     * Read Palette File
-     * @description A palette from a file: GIMP palette, CSS, CSV or JSON. It is shown, not kept.
-     */
-    post: operations['read_palette_file']
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/clients/{client_id}/palettes/{palette_id}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    /**
-     * Change Palette
-     * @description Writes a kept palette again.
-     */
-    put: operations['change_palette']
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/palettes/{palette_id}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post?: never
-    /**
-     * Remove Palette
-     * @description Lets a palette go.
-     */
-    delete: operations['remove_palette']
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/palettes/{palette_id}/file.{ending}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    /**
-     * Get Palette File
-     * @description A kept palette as a file.
-     */
-    get: operations['get_palette_file']
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/clients/{client_id}/leanings': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    /**
-     * Get Leanings
-     * @description The studio's own borders, and what the stylist's words ask for.
-     */
-    get: operations['get_leanings']
-    put?: never
-    /**
-     * Move Border
-     * @description Moves a border as a habit asks.
-     */
-    post: operations['move_border']
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/clients/{client_id}/leanings/{number}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post?: never
-    /**
-     * Put Border Back
-     * @description Puts a border back where it usually lies.
-     */
-    delete: operations['put_border_back']
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/clients/{client_id}/judge': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    /**
-     * Judge
-     * @description The verdict on some pieces, and what every other piece would do to it.
-     */
-    post: operations['judge']
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/clients/{client_id}/missing-colours': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    /**
-     * List Missing Colours
-     * @description The colours in which a piece of a look would help most, whatever hangs on the rail.
-     */
-    post: operations['list_missing_colours']
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/lights': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    /**
-     * List Lights
-     * @description The lights that a look can be seen in.
-     */
-    get: operations['list_lights']
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/clients/{client_id}/looks': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    /**
-     * List Looks
-     * @description A client's kept looks, newest first, judged anew.
-     */
-    get: operations['list_looks']
-    put?: never
-    /**
-     * Keep
-     * @description Keeps a look.
-     */
-    post: operations['keep']
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/looks/{look_id}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    /**
-     * Write Look
-     * @description Writes a kept look again.
-     */
-    put: operations['write_look']
-    post?: never
-    /**
-     * Let Go
-     * @description Lets a look go, which can be taken back, with its photo, which cannot.
-     */
-    delete: operations['let_go']
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/looks/{look_id}/photo': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    /**
-     * Send Worn Photo
-     * @description Keeps a photo of a look as it was worn.
-     */
-    post: operations['send_worn_photo']
-    /**
-     * Take Worn Photo Away
-     * @description Removes the photo of a look.
-     */
-    delete: operations['take_worn_photo_away']
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/looks/{look_id}/photo.jpg': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    /**
-     * Worn Photo
-     * @description The photo of a look as it was worn.
-     */
-    get: operations['worn_photo']
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/clients/{client_id}/notes': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    /**
-     * Wave Away
-     * @description Waves a note on a look away for this client, or lets it speak again.
-     */
-    post: operations['wave_away']
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/clients/{client_id}/figures': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    /**
-     * Draw
-     * @description Some looks on the figure and laid out, in the order in which they were asked for.
-     */
-    post: operations['draw']
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/taste': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    /**
-     * Get Taste
-     * @description What the stylist's own verdicts say of the rules.
-     */
-    get: operations['get_taste']
-    put?: never
-    /**
-     * Move Rules
-     * @description Moves the rules as the verdicts ask.
-     */
-    post: operations['move_rules']
-    /**
-     * Put Rules Back
-     * @description Judges by the rules that ship again.
-     */
-    delete: operations['put_rules_back']
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/studio': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    /**
-     * Get Studio
-     * @description What is set up.
-     */
-    get: operations['get_studio']
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/card/{size}.pdf': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    /**
-     * Get Card
-     * @description The reference card to print.
-     */
-    get: operations['get_card']
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/reader/calibrate': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    /**
-     * Calibrate Reader
-     * @description Calibrates the colour reader on its white tile.
-     */
-    post: operations['calibrate_reader']
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/card/measure/{number}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    /**
-     * Read Patch
-     * @description Measures one patch of the printed card, 0 for the first, with the colour reader.
-     */
-    post: operations['read_patch']
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/card/measured.json': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    /**
-     * Get Measured Card
-     * @description The card as it was measured, to take to another machine.
-     */
-    get: operations['get_measured_card']
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/card/measured': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    /**
-     * Set Measured Card
-     * @description Takes a card that was measured elsewhere.
-     */
-    post: operations['set_measured_card']
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/card/measure': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post?: never
-    /**
-     * Forget Measured Card
-     * @description Another card was printed.
-     */
-    delete: operations['forget_measured_card']
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/studio/watched': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    /**
-     * Set Watched
-     * @description Watches a folder of this machine for photos.
-     */
-    put: operations['set_watched']
-    post?: never
-    /**
-     * Unset Watched
-     * @description Watches no folder any more.
-     */
-    delete: operations['unset_watched']
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/studio/backups': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    /**
-     * Get Backups
-     * @description The backups that there are, and how a backup by hand goes.
-     */
-    get: operations['get_backups']
-    put?: never
-    /**
-     * Make Backup Now
-     * @description Begins a backup by hand.
-     */
-    post: operations['make_backup_now']
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/studio/backups/place': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    /**
-     * Set Backup Place
-     * @description Says where backups lie from now on.
-     */
-    put: operations['set_backup_place']
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/studio/backups/under-way': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post?: never
-    /**
-     * Stop Backup
-     * @description Stops the backup by hand.
-     */
-    delete: operations['stop_backup']
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/studio/backups/{name}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    /**
-     * Get Backup
-     * @description A backup as a file.
-     */
-    get: operations['get_backup']
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/studio/kept': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    /**
-     * Get Holdings
-     * @description Where the data is, how much of it, and about whom.
-     */
-    get: operations['get_holdings']
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/studio/aside/{name}/thumbnail.jpg': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    /**
-     * Aside Thumbnail
-     * @description What lies aside, small.
-     */
-    get: operations['aside_thumbnail']
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/studio/aside/take': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    /**
-     * Take Aside
-     * @description Takes what lies aside in again.
-     */
-    post: operations['take_aside']
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/studio/aside/delete': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    /**
-     * Throw Aside Away
-     * @description Deletes what lies aside.
-     */
-    post: operations['throw_aside_away']
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
+    "/api/clients": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Clients
+         * @description Every client with the rail as one bolt.
+         */
+        get: operations["list_clients"];
+        put?: never;
+        /**
+         * Add
+         * @description Adds a client.
+         */
+        post: operations["add"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get
+         * @description One client.
+         */
+        get: operations["get"];
+        put?: never;
+        post?: never;
+        /**
+         * Erase
+         * @description Erases a client with every row and file, searches for what is left, and says what went.
+         */
+        delete: operations["erase"];
+        options?: never;
+        head?: never;
+        /**
+         * Change Client
+         * @description Writes what changed on a client.
+         */
+        patch: operations["change_client"];
+        trace?: never;
+    };
+    "/api/clients/{client_id}/about": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Set About
+         * @description Writes what is known about a client: occasions, refusals, habits, what is always worn.
+         */
+        put: operations["set_about"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/consent": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Set Consent
+         * @description Consent to photos, given again or withdrawn today.
+         */
+        put: operations["set_consent"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/archived": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Set Archived
+         * @description Puts a client at the end of the book, or back.
+         */
+        put: operations["set_archived"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/archive.zip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Take Out
+         * @description Everything that is kept about a client, in open formats.
+         */
+        get: operations["take_out"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/portraits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Send Portrait
+         * @description Keeps a portrait, finds the face in it and reads skin, hair and eyes.
+         */
+        post: operations["send_portrait"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/portraits/{portrait_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Read Portrait
+         * @description Reads a kept portrait at other spots, or relights it from something neutral.
+         */
+        put: operations["read_portrait"];
+        post?: never;
+        /**
+         * Remove Portrait
+         * @description Removes a portrait or a reading.
+         */
+        delete: operations["remove_portrait"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/portraits/{portrait_id}/veils": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Set Veils
+         * @description Says what stands between: make-up, dyed hair, tinted glasses, flash.
+         */
+        put: operations["set_veils"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/portraits/{portrait_id}/in-use": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Set In Use
+         * @description Lets a portrait count, or not.
+         */
+        put: operations["set_in_use"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/portraits/{portrait_id}/spot": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Live
+         * @description What a lens reads where it is held.
+         */
+        get: operations["read_live"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/portraits/{portrait_id}/pictures/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Portrait Picture
+         * @description The portrait relit, the face, the person cut out, or the head alone.
+         */
+        get: operations["portrait_picture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/by-eye": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Say Colour
+         * @description A colour of the face set by eye.
+         */
+        post: operations["say_colour"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/by-reader": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Hold Reader To Face
+         * @description A colour of the face read with the handheld reader.
+         */
+        post: operations["hold_reader_to_face"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drape-cloth/{colour}.jpg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Plain Cloth
+         * @description A plain drape of an sRGB colour, written as six hexadecimal digits.
+         */
+        get: operations["plain_cloth"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/trials": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Trials
+         * @description A client's trials, the newest first, each with all its pairs.
+         */
+        get: operations["list_trials"];
+        put?: never;
+        /**
+         * Begin
+         * @description Begins a trial with the client's own cloth where it is as good as plain cloth.
+         */
+        post: operations["begin"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trials/{trial_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Trial
+         * @description One trial.
+         */
+        get: operations["get_trial"];
+        put?: never;
+        post?: never;
+        /**
+         * Forget
+         * @description Forgets a trial and what it told, which can be taken back.
+         */
+        delete: operations["forget"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trials/{trial_id}/held": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Hold
+         * @description The verdict on the pair that is held.
+         */
+        post: operations["hold"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trials/{trial_id}/held/last": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Undo Held
+         * @description Takes the last verdict back.
+         */
+        delete: operations["undo_held"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trials/{trial_id}/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * End
+         * @description Ends a trial before it is sure.
+         */
+        post: operations["end"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/follows": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Follows
+         * @description What suits a client's colouring, and which pieces of the rail are in it.
+         */
+        get: operations["get_follows"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/jobs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Jobs
+         * @description What is still to be done for a client, the oldest first.
+         */
+        get: operations["list_jobs"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/side-by-side": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Side By Side
+         * @description What was held side by side, the newest first.
+         */
+        get: operations["list_side_by_side"];
+        put?: never;
+        /**
+         * Keep Compared
+         * @description Keeps two things side by side with what was found.
+         */
+        post: operations["keep_compared"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/side-by-side/{compared_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Forget Compared
+         * @description Forgets a comparison, which can be taken back.
+         */
+        delete: operations["forget_compared"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/compared-photos": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Compared Photos
+         * @description A client's photos that were taken to compare, the newest first.
+         */
+        get: operations["list_compared_photos"];
+        put?: never;
+        /**
+         * Send Compared Photo
+         * @description Keeps a photo to compare and relights it.
+         */
+        post: operations["send_compared_photo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/compared-photos/{photo_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Name Compared Photo
+         * @description Calls a photo by what it shows.
+         */
+        put: operations["name_compared_photo"];
+        post?: never;
+        /**
+         * Take Compared Photo Away
+         * @description Removes a photo for good.
+         */
+        delete: operations["take_compared_photo_away"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/compared-photos/{left_id}/beside/{right_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Photos Beside
+         * @description Two photos at one size, in one light where that can be done.
+         */
+        get: operations["photos_beside"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/compared-photos/{photo_id}/picture.jpg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Compared Photo Picture
+         * @description The photo relit, and in the light of another one where that is named.
+         */
+        get: operations["compared_photo_picture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/photos": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Photos
+         * @description A client's photos, oldest first. Whoever looks at them will soon send one.
+         */
+        get: operations["list_photos"];
+        put?: never;
+        /**
+         * Add Photos
+         * @description Takes photos in and lets them be read; one that is refused does not stop the rest.
+         */
+        post: operations["add_photos"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{photo_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Photo
+         * @description One photo.
+         */
+        get: operations["get_photo"];
+        put?: never;
+        post?: never;
+        /**
+         * Delete Photo
+         * @description Removes a photo that is not hung.
+         */
+        delete: operations["delete_photo"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{photo_id}/light": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Set Light
+         * @description Relights a photo from something neutral in it, or lets the light be estimated again.
+         */
+        put: operations["set_light"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{photo_id}/light/series": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Set Series Light
+         * @description Reads other photos of the same series in the light of this one.
+         */
+        post: operations["set_series_light"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{photo_id}/reader": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Hold Reader
+         * @description Reads the garment directly with the colour reader, and the photo again in its light.
+         */
+        post: operations["hold_reader"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{photo_id}/apart": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Keep Apart
+         * @description Keeps that two photos show different pieces.
+         */
+        post: operations["keep_apart"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{photo_id}/neighbours": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Near Pieces
+         * @description The pieces on the rail whose main colour is nearest to that of a photo.
+         */
+        get: operations["near_pieces"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{photo_id}/strokes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Draw Stroke
+         * @description Mends the outline by a stroke.
+         */
+        post: operations["draw_stroke"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{photo_id}/strokes/last": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Take Back Stroke
+         * @description Takes the last stroke back.
+         */
+        delete: operations["take_back_stroke"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{photo_id}/another": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take Another
+         * @description Takes another piece from a photo that shows several.
+         */
+        post: operations["take_another"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{photo_id}/not-now": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Put Aside
+         * @description Puts a photo aside, or back among the waiting ones.
+         */
+        post: operations["put_aside"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{photo_id}/hang": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Hang
+         * @description Hangs what the photo shows on the rail.
+         */
+        post: operations["hang"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{photo_id}/pictures/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Photo Picture
+         * @description A picture made from the photo: as shot, relit, cloth only, or the crop of a colour.
+         */
+        get: operations["photo_picture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/rereading": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Show Rereading
+         * @description What the newer readings would change.
+         */
+        get: operations["show_rereading"];
+        put?: never;
+        /**
+         * Start Rereading
+         * @description Reads every photo of a client anew, beside what is kept.
+         */
+        post: operations["start_rereading"];
+        /**
+         * Stop Rereading
+         * @description Stops reading anew; what was read by now stays to be looked at.
+         */
+        delete: operations["stop_rereading"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/rereading/take": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take Over Readings
+         * @description Takes the chosen readings over and drops the others.
+         */
+        post: operations["take_over_readings"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/rail": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Rail
+         * @description A client's pieces with where each hangs.
+         */
+        get: operations["get_rail"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/strips/{key}.jpg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Strips
+         * @description The strips of a whole rail as one picture.
+         */
+        get: operations["get_strips"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{piece_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Take
+         * @description Takes a piece off the rail; its photo waits in the intake again.
+         */
+        delete: operations["take"];
+        options?: never;
+        head?: never;
+        /**
+         * Change
+         * @description Writes the stylist's word over a piece.
+         */
+        patch: operations["change"];
+        trace?: never;
+    };
+    "/api/clients/{client_id}/rail/change": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Change Many
+         * @description Writes the stylist's word over some pieces, and what is kept about them, as one change.
+         */
+        post: operations["change_many"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/rail/take-off": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take Many
+         * @description Takes pieces off the rail; their photos wait in the intake again.
+         */
+        post: operations["take_many"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/rail/faces": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Join
+         * @description Says that two pieces are the two faces of one reversible piece.
+         */
+        post: operations["join"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{piece_id}/company": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Company
+         * @description What matches a piece, what clashes, what it goes with best and what it fights with.
+         */
+        get: operations["get_company"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Changes
+         * @description Every change of a rail, newest first.
+         */
+        get: operations["list_changes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Undo Change
+         * @description Takes back the newest change of a rail; a change that is named, only while it is the newest.
+         */
+        post: operations["undo_change"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/redo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Redo Change
+         * @description Does again what was taken back last.
+         */
+        post: operations["redo_change"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/rail.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Rail Json
+         * @description The rail in the open format.
+         */
+        get: operations["get_rail_json"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/rail.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Rail Table
+         * @description The rail as a table.
+         */
+        get: operations["get_rail_table"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/rail.zip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Rail Archive
+         * @description The rail with its photos.
+         */
+        get: operations["get_rail_archive"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/rail/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Import Rail
+         * @description Says what taking a rail in would do, and does it when that is asked.
+         */
+        post: operations["import_rail"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/audit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Audit
+         * @description What a rail is made of.
+         */
+        get: operations["get_audit"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/work": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Work
+         * @description How many good looks each piece is in, and what is missing.
+         */
+        get: operations["get_work"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/palettes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Palettes
+         * @description A client's kept palettes, each against the rail.
+         */
+        get: operations["list_palettes"];
+        put?: never;
+        /**
+         * Add Palette
+         * @description Keeps a palette.
+         */
+        post: operations["add_palette"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/palettes/find": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Find Palette
+         * @description The few colours that already are this wardrobe.
+         */
+        post: operations["find_palette"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/palettes/try": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Try Palette
+         * @description Which pieces are in a palette that is not kept yet.
+         */
+        post: operations["try_palette"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/palettes/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Palette File
+         * @description A palette from a file: GIMP palette, CSS, CSV or JSON. It is shown, not kept.
+         */
+        post: operations["read_palette_file"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/palettes/{palette_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Change Palette
+         * @description Writes a kept palette again.
+         */
+        put: operations["change_palette"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/palettes/{palette_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Remove Palette
+         * @description Lets a palette go.
+         */
+        delete: operations["remove_palette"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/palettes/{palette_id}/file.{ending}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Palette File
+         * @description A kept palette as a file.
+         */
+        get: operations["get_palette_file"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/leanings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Leanings
+         * @description The studio's own borders, and what the stylist's words ask for.
+         */
+        get: operations["get_leanings"];
+        put?: never;
+        /**
+         * Move Border
+         * @description Moves a border as a habit asks.
+         */
+        post: operations["move_border"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/leanings/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Put Border Back
+         * @description Puts a border back where it usually lies.
+         */
+        delete: operations["put_border_back"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/judge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Judge
+         * @description The verdict on some pieces, and what every other piece would do to it.
+         */
+        post: operations["judge"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/missing-colours": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * List Missing Colours
+         * @description The colours in which a piece of a look would help most, whatever hangs on the rail.
+         */
+        post: operations["list_missing_colours"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lights": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Lights
+         * @description The lights that a look can be seen in.
+         */
+        get: operations["list_lights"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/looks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Looks
+         * @description A client's kept looks, newest first, judged anew.
+         */
+        get: operations["list_looks"];
+        put?: never;
+        /**
+         * Keep
+         * @description Keeps a look.
+         */
+        post: operations["keep"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/looks/{look_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Write Look
+         * @description Writes a kept look again.
+         */
+        put: operations["write_look"];
+        post?: never;
+        /**
+         * Let Go
+         * @description Lets a look go, which can be taken back, with its photo, which cannot.
+         */
+        delete: operations["let_go"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/looks/{look_id}/photo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Send Worn Photo
+         * @description Keeps a photo of a look as it was worn.
+         */
+        post: operations["send_worn_photo"];
+        /**
+         * Take Worn Photo Away
+         * @description Removes the photo of a look.
+         */
+        delete: operations["take_worn_photo_away"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/looks/{look_id}/photo.jpg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Worn Photo
+         * @description The photo of a look as it was worn.
+         */
+        get: operations["worn_photo"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/notes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Wave Away
+         * @description Waves a note on a look away for this client, or lets it speak again.
+         */
+        post: operations["wave_away"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/figures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Draw
+         * @description Some looks on the figure and laid out, in the order in which they were asked for.
+         */
+        post: operations["draw"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/taste": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Taste
+         * @description What the stylist's own verdicts say of the rules.
+         */
+        get: operations["get_taste"];
+        put?: never;
+        /**
+         * Move Rules
+         * @description Moves the rules as the verdicts ask.
+         */
+        post: operations["move_rules"];
+        /**
+         * Put Rules Back
+         * @description Judges by the rules that ship again.
+         */
+        delete: operations["put_rules_back"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studio": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Studio
+         * @description What is set up.
+         */
+        get: operations["get_studio"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/card/{size}.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Card
+         * @description The reference card to print.
+         */
+        get: operations["get_card"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reader/calibrate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Calibrate Reader
+         * @description Calibrates the colour reader on its white tile.
+         */
+        post: operations["calibrate_reader"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/card/measure/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Patch
+         * @description Measures one patch of the printed card, 0 for the first, with the colour reader.
+         */
+        post: operations["read_patch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/card/measured.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Measured Card
+         * @description The card as it was measured, to take to another machine.
+         */
+        get: operations["get_measured_card"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/card/measured": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Set Measured Card
+         * @description Takes a card that was measured elsewhere.
+         */
+        post: operations["set_measured_card"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/card/measure": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Forget Measured Card
+         * @description Another card was printed.
+         */
+        delete: operations["forget_measured_card"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studio/watched": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Set Watched
+         * @description Watches a folder of this machine for photos.
+         */
+        put: operations["set_watched"];
+        post?: never;
+        /**
+         * Unset Watched
+         * @description Watches no folder any more.
+         */
+        delete: operations["unset_watched"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studio/backups": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Backups
+         * @description The backups that there are, and how a backup by hand goes.
+         */
+        get: operations["get_backups"];
+        put?: never;
+        /**
+         * Make Backup Now
+         * @description Begins a backup by hand.
+         */
+        post: operations["make_backup_now"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studio/backups/place": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Set Backup Place
+         * @description Says where backups lie from now on.
+         */
+        put: operations["set_backup_place"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studio/backups/under-way": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Stop Backup
+         * @description Stops the backup by hand.
+         */
+        delete: operations["stop_backup"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studio/backups/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Backup
+         * @description A backup as a file.
+         */
+        get: operations["get_backup"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studio/kept": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Holdings
+         * @description Where the data is, how much of it, and about whom.
+         */
+        get: operations["get_holdings"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studio/aside/{name}/thumbnail.jpg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Aside Thumbnail
+         * @description What lies aside, small.
+         */
+        get: operations["aside_thumbnail"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studio/aside/take": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take Aside
+         * @description Takes what lies aside in again.
+         */
+        post: operations["take_aside"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studio/aside/delete": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Throw Aside Away
+         * @description Deletes what lies aside.
+         */
+        post: operations["throw_aside_away"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
-export type webhooks = Record<string, never>
+export type webhooks = Record<string, never>;
 export interface components {
-  schemas: {
-    /**
-     * AboutDocument
-     * @description What is known about a client.
-     */
-    'AboutDocument-Input': {
-      /**
-       * Dresses For
-       * @default
-       */
-      dresses_for?: string
-      refuses?: components['schemas']['RefusalsDocument-Input']
-      /**
-       * Allergies
-       * @description What irritates the skin, such as nickel.
-       */
-      allergies?: string[]
-      /** @description The metal that is worn every day. */
-      metal?: components['schemas']['Metal'] | null
-      /**
-       * Shoes
-       * @description The shoes that are worn all day.
-       * @default
-       */
-      shoes?: string
-      /**
-       * Always On
-       * @description Ids of pieces that join every look: glasses, a ring, a headscarf.
-       */
-      always_on?: string[]
-      dyed_hair?: components['schemas']['DyedHairDocument-Input'] | null
-      /**
-       * Height
-       * @description In centimetres; the figure is drawn in this proportion.
-       */
-      height?: number | null
-      /**
-       * Seated
-       * @description Whether the client is mostly seen seated.
-       * @default false
-       */
-      seated?: boolean
-      /**
-       * Tan
-       * @description Whether the skin is tanned now.
-       * @default false
-       */
-      tan?: boolean
-      /**
-       * Lipstick
-       * @description CIELAB of the lipstick that is worn, a colour at the face.
-       */
-      lipstick?: number[] | null
-    }
-    /**
-     * AboutDocument
-     * @description What is known about a client.
-     */
-    'AboutDocument-Output': {
-      /**
-       * Dresses For
-       * @default
-       */
-      dresses_for: string
-      refuses: components['schemas']['RefusalsDocument-Output']
-      /**
-       * Allergies
-       * @description What irritates the skin, such as nickel.
-       */
-      allergies: string[]
-      /** @description The metal that is worn every day. */
-      metal: components['schemas']['Metal'] | null
-      /**
-       * Shoes
-       * @description The shoes that are worn all day.
-       * @default
-       */
-      shoes: string
-      /**
-       * Always On
-       * @description Ids of pieces that join every look: glasses, a ring, a headscarf.
-       */
-      always_on: string[]
-      dyed_hair: components['schemas']['DyedHairDocument-Output'] | null
-      /**
-       * Height
-       * @description In centimetres; the figure is drawn in this proportion.
-       */
-      height: number | null
-      /**
-       * Seated
-       * @description Whether the client is mostly seen seated.
-       * @default false
-       */
-      seated: boolean
-      /**
-       * Tan
-       * @description Whether the skin is tanned now.
-       * @default false
-       */
-      tan: boolean
-      /**
-       * Lipstick
-       * @description CIELAB of the lipstick that is worn, a colour at the face.
-       */
-      lipstick: number[] | null
-    }
-    /**
-     * AlikeAnswer
-     * @description Another photo that shows the same.
-     */
-    AlikeAnswer: {
-      /** Photo Id */
-      photo_id: string
-      /** Name */
-      name: string
-      kind: components['schemas']['Likeness']
-      /** Hung */
-      hung: boolean
-      /** Picture */
-      picture: string
-    }
-    /**
-     * ApartRequest
-     * @description The photo that shows something else.
-     */
-    ApartRequest: {
-      /** Other */
-      other: string
-    }
-    /**
-     * ArchiveRequest
-     * @description Whether a client is archived.
-     */
-    ArchiveRequest: {
-      /** Archived */
-      archived: boolean
-    }
-    /**
-     * AsideAnswer
-     * @description Something that lies aside.
-     */
-    AsideAnswer: {
-      /** Name */
-      name: string
-      /** Kind */
-      kind: string
-      /** Client Id */
-      client_id: string | null
-      /** Bytes */
-      bytes: number
-      /**
-       * Since
-       * Format: date-time
-       */
-      since: string
-    }
-    /**
-     * AuditAnswer
-     * @description What a rail is made of.
-     */
-    AuditAnswer: {
-      /** Sorts */
-      sorts: components['schemas']['ShareAnswer'][]
-      /** Families */
-      families: components['schemas']['ShareAnswer'][]
-      /** Temperatures */
-      temperatures: components['schemas']['ShareAnswer'][]
-      /** Lightness */
-      lightness: components['schemas']['ShareAnswer'][]
-      /**
-       * Heavy
-       * @description Names of the families of which there is much.
-       */
-      heavy: string[]
-      /**
-       * In Range
-       * @description Share of the cloth that suits the client.
-       */
-      in_range: number | null
-      /** Metals */
-      metals: {
-        [key: string]: number
-      }
-      /** Duplicates */
-      duplicates: components['schemas']['DuplicateAnswer'][]
-      /** Since */
-      since: string | null
-    }
-    /**
-     * BackupAnswer
-     * @description A backup.
-     */
-    BackupAnswer: {
-      /** Name */
-      name: string
-      /**
-       * Made At
-       * Format: date-time
-       */
-      made_at: string
-      /** Bytes */
-      bytes: number
-      /** Files */
-      files: number
-      /** By Itself */
-      by_itself: boolean
-      /** Sealed */
-      sealed: boolean
-      /**
-       * Missing
-       * @description Photos that the database named and that were not there.
-       */
-      missing: number
-    }
-    /**
-     * BackupRequest
-     * @description A backup by hand.
-     */
-    BackupRequest: {
-      /** Passphrase */
-      passphrase?: string | null
-    }
-    /**
-     * BackupsAnswer
-     * @description The backups of this studio.
-     */
-    BackupsAnswer: {
-      /** Place */
-      place: string
-      /**
-       * Chosen
-       * @description Whether the stylist said where.
-       */
-      chosen: boolean
-      /**
-       * Same Disk
-       * @description Whether they lie on the disk of the data folder.
-       */
-      same_disk: boolean
-      /**
-       * Problem
-       * @description Why the last backup of a day was not made; empty when it was.
-       */
-      problem: string
-      /** Backups */
-      backups: components['schemas']['BackupAnswer'][]
-      by_hand: components['schemas']['ByHandAnswer'] | null
-    }
-    /**
-     * BandAnswer
-     * @description A range of lightness, L*.
-     */
-    BandAnswer: {
-      /** Dark */
-      dark: number
-      /** Light */
-      light: number
-    }
-    /**
-     * BesideAnswer
-     * @description Two photos as they are best shown side by side.
-     */
-    BesideAnswer: {
-      left: components['schemas']['FrameAnswer']
-      right: components['schemas']['FrameAnswer']
-      /** Left Picture */
-      left_picture: string
-      /** Right Picture */
-      right_picture: string
-      /**
-       * Light
-       * @description By their cards, by the ground behind, or each by itself.
-       * @enum {string}
-       */
-      light: 'cards' | 'ground' | 'apart'
-      /**
-       * Changed
-       * @description Which one is brought into the light of the other.
-       */
-      changed: ('left' | 'right') | null
-      /**
-       * Apart
-       * @description CIEDE2000 between the grounds before it.
-       */
-      apart: number | null
-      /**
-       * Remaining
-       * @description The same after it.
-       */
-      remaining: number | null
-    }
-    /**
-     * Bin
-     * @description Where a piece hangs.
-     * @enum {string}
-     */
-    Bin: 'warm neutral' | 'cool neutral' | 'balanced neutral' | 'tone' | 'print'
-    /** Body_add_photos */
-    Body_add_photos: {
-      /** Photos */
-      photos: string[]
-    }
-    /** Body_import_rail */
-    Body_import_rail: {
-      /** Rail */
-      rail: string
-      /**
-       * Apply
-       * @default false
-       */
-      apply?: boolean
-    }
-    /** Body_read_palette_file */
-    Body_read_palette_file: {
-      /** Palette */
-      palette: string
-    }
-    /** Body_send_compared_photo */
-    Body_send_compared_photo: {
-      /** Photo */
-      photo: string
-    }
-    /** Body_send_portrait */
-    Body_send_portrait: {
-      /** Portrait */
-      portrait: string
-    }
-    /** Body_send_worn_photo */
-    Body_send_worn_photo: {
-      /** Photo */
-      photo: string
-    }
-    /** Body_set_measured_card */
-    Body_set_measured_card: {
-      /** Card */
-      card: string
-    }
-    /**
-     * BoltColour
-     * @description A stretch of a rail seen as one bolt of cloth.
-     */
-    BoltColour: {
-      /** Hex */
-      hex: string
-      /** Share */
-      share: number
-      /** Name */
-      name: string
-    }
-    /**
-     * BookEntry
-     * @description A client in the book, with the rail as one bolt.
-     */
-    BookEntry: {
-      /** Id */
-      id: string
-      /** Name */
-      name: string
-      /** Note */
-      note: string
-      /**
-       * Consent On
-       * Format: date
-       */
-      consent_on: string
-      /** Consent For */
-      consent_for: string
-      /** Consent Withdrawn On */
-      consent_withdrawn_on: string | null
-      /** Archived */
-      archived: boolean
-      about: components['schemas']['AboutDocument-Output']
-      /**
-       * Portrait
-       * @description Where the face is, relit.
-       */
-      portrait: string | null
-      /**
-       * Person
-       * @description The person of the same portrait, cut out.
-       */
-      person: string | null
-      /**
-       * Head
-       * @description The head alone, where two eyes are known.
-       */
-      head: string | null
-      /** Portraits */
-      portraits: components['schemas']['PortraitAnswer'][]
-      face: components['schemas']['FaceAnswer']
-      /**
-       * Neutrals
-       * @description The school of neutrals that the stylist follows for this client.
-       * @enum {string}
-       */
-      neutrals: 'broad' | 'strict'
-      /**
-       * Waiting
-       * @description Photos in the intake that are not hung.
-       */
-      waiting: number
-      /** Pieces */
-      pieces: number
-      /** Doubtful */
-      doubtful: number
-      /** Looks */
-      looks: number
-      /** Bolt */
-      bolt: components['schemas']['BoltColour'][]
-    }
-    /**
-     * ByEyeRequest
-     * @description A colour of the face set by eye.
-     */
-    ByEyeRequest: {
-      /**
-       * Part
-       * @enum {string}
-       */
-      part: 'skin' | 'hair' | 'eyes'
-      /** Lab */
-      lab: number[]
-    }
-    /**
-     * ByHandAnswer
-     * @description How far a backup by hand has come.
-     */
-    ByHandAnswer: {
-      /** Done */
-      done: number
-      /** Of */
-      of: number
-      /** Running */
-      running: boolean
-      /** File */
-      file: string | null
-      problem: components['schemas']['ProblemDocument'] | null
-    }
-    /**
-     * CardSize
-     * @description Paper sizes of the card, ISO 216.
-     * @enum {string}
-     */
-    CardSize: 'A6' | 'A4'
-    /**
-     * Category
-     * @description What a piece is.
-     * @enum {string}
-     */
-    Category:
-      | 'top'
-      | 'shirt'
-      | 'knit'
-      | 'jacket'
-      | 'coat'
-      | 'dress'
-      | 'jumpsuit'
-      | 'skirt'
-      | 'trousers'
-      | 'shorts'
-      | 'hosiery'
-      | 'shoes'
-      | 'boots'
-      | 'bag'
-      | 'belt'
-      | 'scarf'
-      | 'hat'
-      | 'necklace'
-      | 'earrings'
-      | 'bracelet'
-      | 'brooch'
-      | 'watch'
-      | 'eyewear'
-      | 'tie'
-      | 'pocket-square'
-      | 'hair-piece'
-      | 'gloves'
-      | 'waistcoat'
-      | 'tunic'
-      | 'wrap'
-      | 'headscarf'
-      | 'ring'
-      | 'cufflinks'
-    /**
-     * ChangeAnswer
-     * @description A change of the rail.
-     */
-    ChangeAnswer: {
-      /** Told */
-      told: string
-      /**
-       * Made At
-       * Format: date-time
-       */
-      made_at: string
-      /** Taken Back */
-      taken_back: boolean
-    }
-    /**
-     * ChangeRequest
-     * @description What changes on some pieces at once; what is left out stays.
-     */
-    ChangeRequest: {
-      /** Pieces */
-      pieces: string[]
-      word?: components['schemas']['WordRequest']
-      kept?: components['schemas']['ParticularsDocument-Input']
-    }
-    /**
-     * ClientAnswer
-     * @description A client.
-     */
-    ClientAnswer: {
-      /** Id */
-      id: string
-      /** Name */
-      name: string
-      /** Note */
-      note: string
-      /**
-       * Consent On
-       * Format: date
-       */
-      consent_on: string
-      /** Consent For */
-      consent_for: string
-      /** Consent Withdrawn On */
-      consent_withdrawn_on: string | null
-      /** Archived */
-      archived: boolean
-      about: components['schemas']['AboutDocument-Output']
-      /**
-       * Portrait
-       * @description Where the face is, relit.
-       */
-      portrait: string | null
-      /**
-       * Person
-       * @description The person of the same portrait, cut out.
-       */
-      person: string | null
-      /**
-       * Head
-       * @description The head alone, where two eyes are known.
-       */
-      head: string | null
-      /** Portraits */
-      portraits: components['schemas']['PortraitAnswer'][]
-      face: components['schemas']['FaceAnswer']
-      /**
-       * Neutrals
-       * @description The school of neutrals that the stylist follows for this client.
-       * @enum {string}
-       */
-      neutrals: 'broad' | 'strict'
-      /**
-       * Waiting
-       * @description Photos in the intake that are not hung.
-       */
-      waiting: number
-    }
-    /**
-     * ClientChange
-     * @description What changes on a client; what is left out stays.
-     */
-    ClientChange: {
-      /** Name */
-      name?: string | null
-      /** Note */
-      note?: string | null
-      /** Neutrals */
-      neutrals?: ('broad' | 'strict') | null
-      /** @description The schools to follow for this client. */
-      conventions?: components['schemas']['ConventionsDocument-Input'] | null
-      /** Undertone */
-      undertone?: components['schemas']['Undertone'] | 'as read' | null
-    }
-    /**
-     * ColourAnswer
-     * @description A colour with what a screen shows of it.
-     */
-    ColourAnswer: {
-      /** Lab */
-      lab: number[]
-      /** Hex */
-      hex: string
-      /** Share */
-      share: number
-      /** @default cloth */
-      part: components['schemas']['Part']
-      /** Uncertainty */
-      uncertainty: number | null
-      /**
-       * Picture
-       * @description Where the relit crop of it is, if there is one.
-       */
-      picture: string | null
-    }
-    /**
-     * ColouringAnswer
-     * @description Undertone, depth, clarity and contrast; null where nothing is known.
-     */
-    ColouringAnswer: {
-      /** @description -1 cool to 1 warm. */
-      undertone: components['schemas']['EstimateAnswer'] | null
-      /** @description 0 light to 1 deep. */
-      depth: components['schemas']['EstimateAnswer'] | null
-      /** @description 0 soft to 1 clear. */
-      clarity: components['schemas']['EstimateAnswer'] | null
-      /** @description L* between the lightest and the darkest of skin, hair and eyes. */
-      contrast: components['schemas']['EstimateAnswer'] | null
-      /** @description Degrees, high for fair skin. */
-      typology_angle: components['schemas']['EstimateAnswer'] | null
-    }
-    /**
-     * CompanyAnswer
-     * @description The company of a piece.
-     */
-    CompanyAnswer: {
-      /** Same */
-      same: components['schemas']['NeighbourAnswer'][]
-      /** Clashes */
-      clashes: components['schemas']['NeighbourAnswer'][]
-      /** Partners */
-      partners: components['schemas']['PartnerAnswer'][]
-      /** Fights */
-      fights: components['schemas']['PartnerAnswer'][]
-    }
-    /**
-     * ComparedPhotoAnswer
-     * @description A photo of a client that was taken to compare.
-     */
-    ComparedPhotoAnswer: {
-      /** Id */
-      id: string
-      /**
-       * Created At
-       * Format: date-time
-       */
-      created_at: string
-      /** Name */
-      name: string
-      /** Rows */
-      rows: number
-      /** Columns */
-      columns: number
-      /** Picture */
-      picture: string
-      /** @description Round the face, or round the figure where the face is far. */
-      frame: components['schemas']['FrameAnswer']
-    }
-    /**
-     * ConsentRequest
-     * @description Consent to photos, given again or withdrawn today.
-     */
-    ConsentRequest: {
-      /** Given */
-      given: boolean
-      /**
-       * Given For
-       * @default
-       */
-      given_for?: string
-    }
-    /**
-     * ConventionsDocument
-     * @description The school the stylist follows; the first value of each is the default.
-     */
-    'ConventionsDocument-Input': {
-      /**
-       * Statement
-       * @default pick-up
-       * @enum {string}
-       */
-      statement?: 'pick-up' | 'mute'
-      /**
-       * Metals
-       * @default match
-       * @enum {string}
-       */
-      metals?: 'match' | 'mix'
-      /**
-       * Neutrals
-       * @default broad
-       * @enum {string}
-       */
-      neutrals?: 'broad' | 'strict'
-      /**
-       * Prints
-       * @default mix
-       * @enum {string}
-       */
-      prints?: 'mix' | 'one'
-      /**
-       * Black-With-Denim
-       * @default allow
-       * @enum {string}
-       */
-      'black-with-denim'?: 'allow' | 'avoid'
-      /**
-       * Whites
-       * @default different
-       * @enum {string}
-       */
-      whites?: 'different' | 'one'
-      /**
-       * Shoes-And-Bag
-       * @default related
-       * @enum {string}
-       */
-      'shoes-and-bag'?: 'related' | 'pair'
-      /**
-       * Black-In-Summer
-       * @default allow
-       * @enum {string}
-       */
-      'black-in-summer'?: 'allow' | 'avoid'
-    }
-    /**
-     * ConventionsDocument
-     * @description The school the stylist follows; the first value of each is the default.
-     */
-    'ConventionsDocument-Output': {
-      /**
-       * Statement
-       * @default pick-up
-       * @enum {string}
-       */
-      statement: 'pick-up' | 'mute'
-      /**
-       * Metals
-       * @default match
-       * @enum {string}
-       */
-      metals: 'match' | 'mix'
-      /**
-       * Neutrals
-       * @default broad
-       * @enum {string}
-       */
-      neutrals: 'broad' | 'strict'
-      /**
-       * Prints
-       * @default mix
-       * @enum {string}
-       */
-      prints: 'mix' | 'one'
-      /**
-       * Black-With-Denim
-       * @default allow
-       * @enum {string}
-       */
-      'black-with-denim': 'allow' | 'avoid'
-      /**
-       * Whites
-       * @default different
-       * @enum {string}
-       */
-      whites: 'different' | 'one'
-      /**
-       * Shoes-And-Bag
-       * @default related
-       * @enum {string}
-       */
-      'shoes-and-bag': 'related' | 'pair'
-      /**
-       * Black-In-Summer
-       * @default allow
-       * @enum {string}
-       */
-      'black-in-summer': 'allow' | 'avoid'
-    }
-    /**
-     * CutAnswer
-     * @description A picture, and what of it shows the piece.
-     */
-    CutAnswer: {
-      /** Picture */
-      picture: string
-      /** Left */
-      left: number
-      /** Top */
-      top: number
-      /** Right */
-      right: number
-      /** Bottom */
-      bottom: number
-    }
-    /**
-     * DayVerdict
-     * @description What the stylist decides about a piece when going through the wardrobe.
-     * @enum {string}
-     */
-    DayVerdict: 'keep' | 'alter' | 'mend' | 'let go'
-    /**
-     * DeleteAsideRequest
-     * @description What is deleted for good.
-     */
-    DeleteAsideRequest: {
-      /** Names */
-      names: string[]
-    }
-    /**
-     * DismissRequest
-     * @description A note that is waved away, or speaks again.
-     */
-    DismissRequest: {
-      /** Key */
-      key: string
-      /**
-       * Again
-       * @default false
-       */
-      again?: boolean
-    }
-    /**
-     * DrapeAnswer
-     * @description A cloth that is held to the face.
-     */
-    DrapeAnswer: {
-      /** Name */
-      name: string
-      /** Hex */
-      hex: string
-      /** Lab */
-      lab: number[]
-      /**
-       * Picture
-       * @description The cloth of the client's own piece, where it is one.
-       */
-      picture: string | null
-    }
-    /**
-     * DrawRequest
-     * @description Looks to draw.
-     */
-    DrawRequest: {
-      /** Looks */
-      looks: components['schemas']['LookToDraw'][]
-    }
-    /**
-     * DrawnAnswer
-     * @description A look, drawn both ways.
-     */
-    DrawnAnswer: {
-      figure: components['schemas']['FigureAnswer']
-      laid_out: components['schemas']['LaidOutAnswer']
-    }
-    /**
-     * DuplicateAnswer
-     * @description Two pieces that are nearly one.
-     */
-    DuplicateAnswer: {
-      /** First */
-      first: string
-      /** Second */
-      second: string
-      /** Difference */
-      difference: number
-    }
-    /**
-     * DyedHairDocument
-     * @description Hair that is dyed.
-     */
-    'DyedHairDocument-Input': {
-      /**
-       * On
-       * @description When it was dyed last.
-       */
-      on?: string | null
-      /**
-       * Root
-       * @description CIELAB of what grows.
-       */
-      root?: number[] | null
-    }
-    /**
-     * DyedHairDocument
-     * @description Hair that is dyed.
-     */
-    'DyedHairDocument-Output': {
-      /**
-       * On
-       * @description When it was dyed last.
-       */
-      on: string | null
-      /**
-       * Root
-       * @description CIELAB of what grows.
-       */
-      root: number[] | null
-    }
-    /**
-     * EffectAnswer
-     * @description What putting a piece on, or taking it off again, would do.
-     */
-    EffectAnswer: {
-      /**
-       * Change
-       * @description Of the whole.
-       */
-      change: number
-      /**
-       * Pieces
-       * @description The look after it.
-       */
-      pieces: string[]
-    }
-    /**
-     * ErasedAnswer
-     * @description What went with an erased client.
-     */
-    ErasedAnswer: {
-      /**
-       * Rows
-       * @description How many rows from each table of the database.
-       */
-      rows: {
-        [key: string]: number
-      }
-      /**
-       * Files
-       * @description Names below the data folder.
-       */
-      files: string[]
-      /**
-       * Left
-       * @description What a search of the data folder still found; empty when everything went.
-       */
-      left: string[]
-      /**
-       * Backups Replaced
-       * @description Backups of a day that held the client and are gone; a fresh one stands in their place.
-       */
-      backups_replaced: number
-      /**
-       * Backups Left
-       * @description Backups that still hold the client and are the stylist's to delete.
-       */
-      backups_left: string[]
-    }
-    /**
-     * EstimateAnswer
-     * @description A value with its standard deviation.
-     */
-    EstimateAnswer: {
-      /** Value */
-      value: number
-      /** Doubt */
-      doubt: number
-    }
-    /**
-     * FaceAnswer
-     * @description A client's colouring.
-     */
-    FaceAnswer: {
-      skin: components['schemas']['FaceColour'] | null
-      hair: components['schemas']['FaceColour'] | null
-      eyes: components['schemas']['FaceColour'] | null
-      /** @description The stylist's verdict, where there is one. */
-      undertone: components['schemas']['Undertone'] | null
-      /**
-       * Trust
-       * @description How far the undertone is trusted, 0 to 1.
-       */
-      trust: number
-      /** @description What portraits and readings say together. */
-      read: components['schemas']['ColouringAnswer'] | null
-      /** @description What the newest trial says. */
-      held: components['schemas']['ColouringAnswer'] | null
-      /** @description What looks are judged against. */
-      counts: components['schemas']['ColouringAnswer'] | null
-      /**
-       * Disagree
-       * @description In what the portraits contradict each other.
-       */
-      disagree: string[]
-    }
-    /**
-     * FaceColour
-     * @description A colour of a face.
-     */
-    FaceColour: {
-      /** Lab */
-      lab: number[]
-      /** Hex */
-      hex: string
-    }
-    /**
-     * FaceSource
-     * @description Where the colours of a face come from.
-     * @enum {string}
-     */
-    FaceSource: 'portrait' | 'colour reader' | 'by eye'
-    /**
-     * FacesRequest
-     * @description Two pieces that are the two faces of one.
-     */
-    FacesRequest: {
-      /** First */
-      first: string
-      /** Second */
-      second: string
-    }
-    /**
-     * FigureAnswer
-     * @description A look on a body, centimetres.
-     */
-    FigureAnswer: {
-      /**
-       * Stature
-       * @description Of the wearer standing, from the crown.
-       */
-      stature: number
-      /**
-       * Height
-       * @description From the crown to the sole as drawn.
-       */
-      height: number
-      /**
-       * Room
-       * @description Above the crown, for hair and hats.
-       */
-      room: number
-      /** Half Width */
-      half_width: number
-      head: components['schemas']['HeadAnswer']
-      /** Layers */
-      layers: components['schemas']['LayerAnswer'][]
-      /** Shapes */
-      shapes: components['schemas']['ShapeAnswer'][]
-      /** Trace */
-      trace: components['schemas']['StepAnswer'][]
-    }
-    /**
-     * FindRequest
-     * @description How many colours are wanted.
-     */
-    FindRequest: {
-      /**
-       * Count
-       * @default 5
-       */
-      count?: number
-      /**
-       * Within
-       * @default 10
-       */
-      within?: number
-      /**
-       * Kept
-       * @description Colours that stay in.
-       */
-      kept?: components['schemas']['PaletteColour'][]
-    }
-    /**
-     * Finish
-     * @description Surface of a cloth or material.
-     * @enum {string}
-     */
-    Finish:
-      | 'matte'
-      | 'knit'
-      | 'rib'
-      | 'denim'
-      | 'linen'
-      | 'tweed'
-      | 'suede'
-      | 'leather'
-      | 'satin'
-      | 'sheer'
-      | 'lace'
-      | 'velvet'
-      | 'pleat'
-      | 'quilt'
-      | 'straw'
-      | 'patent'
-      | 'metallic'
-      | 'pearl'
-      | 'stone'
-      | 'silk'
-      | 'corduroy'
-      | 'fur'
-      | 'sequin'
-    /**
-     * FollowsAnswer
-     * @description What follows from a colouring.
-     */
-    FollowsAnswer: {
-      neutrals: components['schemas']['SuitingRange']
-      tones: components['schemas']['SuitingRange']
-      /** Metals */
-      metals: components['schemas']['SuitingMetal'][]
-      /** Contrast */
-      contrast: number[] | null
-      /** Pieces */
-      pieces: components['schemas']['SuitingPiece'][]
-    }
-    /**
-     * FrameAnswer
-     * @description A rectangle in pixels of a picture; it may reach beyond its edges.
-     */
-    FrameAnswer: {
-      /** Left */
-      left: number
-      /** Top */
-      top: number
-      /** Width */
-      width: number
-      /** Height */
-      height: number
-    }
-    /**
-     * GarmentDocument
-     * @description The garment in it.
-     */
-    GarmentDocument: {
-      /** Share */
-      share: number
-      /** Method */
-      method: string
-      /** Confidence */
-      confidence: number
-      /** @description What its shape can only be; left out where several things look like it. */
-      category: components['schemas']['Category'] | null
-    }
-    /**
-     * HabitAnswer
-     * @description Where this studio hangs colours otherwise than read.
-     */
-    HabitAnswer: {
-      /** Family */
-      family: string
-      /** Name */
-      name: string
-      read: components['schemas']['Bin']
-      said: components['schemas']['Bin']
-      /** Labels */
-      labels: string[]
-      /** Hex */
-      hex: string
-      /** Warmth */
-      warmth: number
-      /** Limit */
-      limit: number
-      /** Enough */
-      enough: boolean
-      /** Moves */
-      moves: components['schemas']['MovedAnswer'][]
-    }
-    /**
-     * HabitRequest
-     * @description A habit whose border is to be moved.
-     */
-    HabitRequest: {
-      /** Family */
-      family: string
-      read: components['schemas']['Bin']
-      said: components['schemas']['Bin']
-    }
-    /**
-     * HeadAnswer
-     * @description Where the picture of a head lies that was cut from a portrait.
-     */
-    HeadAnswer: {
-      /** Left */
-      left: number
-      /** Top */
-      top: number
-      /** Width */
-      width: number
-      /** Height */
-      height: number
-    }
-    /**
-     * Held
-     * @description The verdict on a pair.
-     * @enum {string}
-     */
-    Held: 'left' | 'right' | 'no difference'
-    /**
-     * HeldBackAnswer
-     * @description Something that keeps a look from more.
-     */
-    HeldBackAnswer: {
-      /** Measure */
-      measure: string
-      /** Text */
-      text: string
-      /** Pieces */
-      pieces: string[]
-      /**
-       * Costs
-       * @description Points of the whole.
-       */
-      costs: number
-      /**
-       * Lost
-       * @description Whether points were lost; otherwise nothing was gained yet.
-       */
-      lost: boolean
-    }
-    /**
-     * HeldRequest
-     * @description The verdict on the pair that is held.
-     */
-    HeldRequest: {
-      /** Left */
-      left: number
-      /** Right */
-      right: number
-      held: components['schemas']['Held']
-    }
-    /**
-     * HoldingsAnswer
-     * @description What this studio keeps.
-     */
-    HoldingsAnswer: {
-      /** Folder */
-      folder: string
-      /** Bytes */
-      bytes: number
-      /** Photos */
-      photos: number
-      /**
-       * Free
-       * @description Bytes left on the disk.
-       */
-      free: number
-      /** Clients */
-      clients: components['schemas']['lucid_swatch__api__aside__HeldAnswer'][]
-      /** Aside */
-      aside: components['schemas']['AsideAnswer'][]
-    }
-    /**
-     * ImportAnswer
-     * @description What taking a rail in does, or would do.
-     */
-    ImportAnswer: {
-      /** Added */
-      added: string[]
-      /** Changed */
-      changed: {
-        [key: string]: string[]
-      }
-      /** Same */
-      same: number
-      /** Photos */
-      photos: number
-      /** Dropped */
-      dropped: string[]
-    }
-    /**
-     * InPaletteAnswer
-     * @description A piece against a palette.
-     */
-    InPaletteAnswer: {
-      /** Piece Id */
-      piece_id: string
-      /** Inside */
-      inside: boolean
-      /** Share */
-      share: number
-      /** Difference */
-      difference: number
-      /** Nearest */
-      nearest: number
-    }
-    /**
-     * InUseRequest
-     * @description Whether a portrait counts.
-     */
-    InUseRequest: {
-      /** In Use */
-      in_use: boolean
-    }
-    /**
-     * Intent
-     * @description What a look is going for.
-     * @enum {string}
-     */
-    Intent: 'tonal' | 'contrast' | 'accent' | 'statement'
-    /**
-     * JobAnswer
-     * @description Something that takes long: it waits, or is under way. What is done is not here any more.
-     */
-    JobAnswer: {
-      /** Id */
-      id: string
-      kind: components['schemas']['JobKind']
-      /**
-       * About
-       * @description Id of what it is done to.
-       */
-      about: string
-      state: components['schemas']['JobState']
-      /**
-       * Stage
-       * @description What is being done right now.
-       */
-      stage: string
-      /**
-       * Done
-       * @description Share that is done, where that is known.
-       */
-      done: number | null
-    }
-    /**
-     * JobKind
-     * @description What takes long and is done beside the screens.
-     * @enum {string}
-     */
-    JobKind: 'read' | 'read again' | 'take over' | 'pictures'
-    /**
-     * JobState
-     * @description How far a job has come. What is done, or was stopped, is no job any more.
-     * @enum {string}
-     */
-    JobState: 'waiting' | 'under way'
-    /**
-     * JudgeRequest
-     * @description Pieces to judge as a look.
-     */
-    JudgeRequest: {
-      /** Pieces */
-      pieces: string[]
-      intent?: components['schemas']['Intent'] | null
-      /**
-       * Rain
-       * @description Whether it rains on the day.
-       * @default false
-       */
-      rain?: boolean
-      /**
-       * Worn
-       * @description How pieces are worn, by id, where it is not as they usually are.
-       */
-      worn?: {
-        [key: string]: components['schemas']['Worn']
-      }
-      /**
-       * Formality
-       * @description Of the occasion.
-       */
-      formality?: number | null
-      /**
-       * Warmth
-       * @description That the weather asks for.
-       */
-      warmth?: number | null
-      /** @description The school to judge by; left out, the client's. */
-      conventions?: components['schemas']['ConventionsDocument-Input'] | null
-      /**
-       * On
-       * @description Another client, whose colouring and refusals the look is held against.
-       */
-      on?: string | null
-    }
-    /**
-     * JudgedAnswer
-     * @description The verdict on a look and what every piece would do to it.
-     */
-    JudgedAnswer: {
-      intent: components['schemas']['Intent']
-      /** Overall */
-      overall: number
-      measures: components['schemas']['MeasuresDocument']
-      /** Mends */
-      mends: components['schemas']['MendDocument'][]
-      /**
-       * Effects
-       * @description What each piece of the rail would do, by piece id.
-       */
-      effects: {
-        [key: string]: components['schemas']['EffectAnswer']
-      }
-      /** Stitches */
-      stitches: components['schemas']['StitchAnswer'][]
-      /** @description From the darkest to the lightest of skin, hair and eyes. */
-      band: components['schemas']['BandAnswer'] | null
-      /**
-       * Held Back
-       * @description Why it is not higher, what costs most first.
-       */
-      held_back: components['schemas']['HeldBackAnswer'][]
-      /**
-       * Notes
-       * @description What there is to think of beside colour.
-       */
-      notes: components['schemas']['NoteAnswer'][]
-      /**
-       * Weights
-       * @description The version of the weights that judged.
-       */
-      weights: string
-      /** @description The school that judged. */
-      conventions: components['schemas']['ConventionsDocument-Output']
-    }
-    /**
-     * Kin
-     * @description How two colours stand to each other.
-     * @enum {string}
-     */
-    Kin: 'match' | 'may match' | 'clash' | 'related' | 'apart'
-    /**
-     * LaidOutAnswer
-     * @description A look laid out, centimetres.
-     */
-    LaidOutAnswer: {
-      /** Width */
-      width: number
-      /** Height */
-      height: number
-      /** Places */
-      places: components['schemas']['PlaceAnswer'][]
-    }
-    /**
-     * LayerAnswer
-     * @description Parts that are drawn together, in the order of drawing.
-     */
-    LayerAnswer: {
-      lies: components['schemas']['Lies']
-      /** Piece */
-      piece: string | null
-      /** Parts */
-      parts: components['schemas']['PartAnswer'][]
-    }
-    /**
-     * LeaningAnswer
-     * @description A border that was moved.
-     */
-    LeaningAnswer: {
-      /** Told */
-      told: string
-      /**
-       * On
-       * Format: date
-       */
-      on: string
-      /** Hex */
-      hex: string
-      /** Warmth */
-      warmth: number
-      /** Limit */
-      limit: number
-    }
-    /**
-     * LeaningsAnswer
-     * @description The studio's own borders, and what its words ask for.
-     */
-    LeaningsAnswer: {
-      /** Kept */
-      kept: components['schemas']['LeaningAnswer'][]
-      /** Habits */
-      habits: components['schemas']['HabitAnswer'][]
-    }
-    /**
-     * Length
-     * @description Where a piece ends.
-     * @enum {string}
-     */
-    Length: 'cropped' | 'waist' | 'hip' | 'knee' | 'midi' | 'ankle' | 'floor'
-    /**
-     * LetGoAnswer
-     * @description Something was let go.
-     */
-    LetGoAnswer: {
-      /**
-       * Change
-       * @description The change to take back; none when nothing was lost by it.
-       */
-      change: number | null
-    }
-    /**
-     * Lies
-     * @description What a layer of the drawing is.
-     * @enum {string}
-     */
-    Lies: 'behind' | 'body' | 'piece' | 'head'
-    /**
-     * LightAnswer
-     * @description A light that a look can be seen in.
-     */
-    LightAnswer: {
-      /** Name */
-      name: string
-      /** Note */
-      note: string
-      /**
-       * Matrix
-       * @description Linear sRGB as measured to linear sRGB as seen, three rows of three.
-       */
-      matrix: number[][]
-    }
-    /**
-     * LightDocument
-     * @description The light it was taken in.
-     */
-    LightDocument: {
-      reference: components['schemas']['LightReference']
-      /**
-       * Cct
-       * @description Correlated colour temperature in kelvin of the cast that was left.
-       */
-      cct: number | null
-      /**
-       * Uncertainty
-       * @description CIEDE2000 that the light alone leaves.
-       */
-      uncertainty: number
-      /**
-       * Note
-       * @description What the stylist should know of it, such as a reference card that could not be used.
-       */
-      note: string | null
-    }
-    /**
-     * LightReference
-     * @description What the light was read from, in order of trust.
-     * @enum {string}
-     */
-    LightReference: 'reader' | 'card' | 'neutral' | 'estimated' | 'none'
-    /**
-     * LightRequest
-     * @description The tapped neutral, or none to estimate the light again.
-     */
-    LightRequest: {
-      neutral: components['schemas']['NeutralMark'] | null
-    }
-    /**
-     * Likeness
-     * @description In what two photos are alike.
-     * @enum {string}
-     */
-    Likeness: 'same photo' | 'same garment'
-    /**
-     * LookAnswer
-     * @description A kept look.
-     */
-    LookAnswer: {
-      /** Id */
-      id: string
-      /** Name */
-      name: string
-      /** Pieces */
-      pieces: string[]
-      intent: components['schemas']['Intent'] | null
-      /** Overall */
-      overall: number
-      kept: components['schemas']['LookParticularsDocument-Output']
-      /** Verdicts */
-      verdicts: components['schemas']['PastVerdictAnswer'][]
-      /**
-       * Created At
-       * Format: date-time
-       */
-      created_at: string
-    }
-    /**
-     * LookParticularsDocument
-     * @description What a look is for, and how it was found.
-     */
-    'LookParticularsDocument-Input': {
-      /**
-       * Occasion
-       * @default
-       */
-      occasion?: string
-      /**
-       * Time
-       * @default
-       * @enum {string}
-       */
-      time?: '' | 'day' | 'evening'
-      /** Seasons */
-      seasons?: components['schemas']['Season'][]
-      /**
-       * Note
-       * @default
-       */
-      note?: string
-      /** Stylist Rating */
-      stylist_rating?: number | null
-      /** Client Rating */
-      client_rating?: number | null
-      /**
-       * Parent
-       * @description The look that this one varies.
-       */
-      parent?: string | null
-      /**
-       * Worn
-       * @description How pieces are worn here, by id, where it is not as they usually are.
-       */
-      worn?: {
-        [key: string]: components['schemas']['Worn']
-      }
-      /**
-       * Seated
-       * @description Whether it is seen seated, where it is not as the client usually is.
-       */
-      seated?: boolean | null
-      /**
-       * Formality
-       * @description Of the occasion, 1 beach and garden .. 5 black tie.
-       */
-      formality?: number | null
-      /**
-       * Warmth
-       * @description That the weather asks for, 0 bare summer .. 4 deep winter.
-       */
-      warmth?: number | null
-      photo?: components['schemas']['WornPhotoDocument'] | null
-      /** @description The school this look follows, where it is not the client's. */
-      conventions?: components['schemas']['ConventionsDocument-Input'] | null
-    }
-    /**
-     * LookParticularsDocument
-     * @description What a look is for, and how it was found.
-     */
-    'LookParticularsDocument-Output': {
-      /**
-       * Occasion
-       * @default
-       */
-      occasion: string
-      /**
-       * Time
-       * @default
-       * @enum {string}
-       */
-      time: '' | 'day' | 'evening'
-      /** Seasons */
-      seasons: components['schemas']['Season'][]
-      /**
-       * Note
-       * @default
-       */
-      note: string
-      /** Stylist Rating */
-      stylist_rating: number | null
-      /** Client Rating */
-      client_rating: number | null
-      /**
-       * Parent
-       * @description The look that this one varies.
-       */
-      parent: string | null
-      /**
-       * Worn
-       * @description How pieces are worn here, by id, where it is not as they usually are.
-       */
-      worn: {
-        [key: string]: components['schemas']['Worn']
-      }
-      /**
-       * Seated
-       * @description Whether it is seen seated, where it is not as the client usually is.
-       */
-      seated: boolean | null
-      /**
-       * Formality
-       * @description Of the occasion, 1 beach and garden .. 5 black tie.
-       */
-      formality: number | null
-      /**
-       * Warmth
-       * @description That the weather asks for, 0 bare summer .. 4 deep winter.
-       */
-      warmth: number | null
-      photo: components['schemas']['WornPhotoDocument'] | null
-      /** @description The school this look follows, where it is not the client's. */
-      conventions: components['schemas']['ConventionsDocument-Output'] | null
-    }
-    /**
-     * LookRequest
-     * @description A look to keep.
-     */
-    LookRequest: {
-      /** Name */
-      name: string
-      /** Pieces */
-      pieces: string[]
-      intent?: components['schemas']['Intent'] | null
-      /** @description What is kept about it; left out, it stays. */
-      kept?: components['schemas']['LookParticularsDocument-Input'] | null
-    }
-    /**
-     * LookToDraw
-     * @description A look to draw.
-     */
-    LookToDraw: {
-      /** Pieces */
-      pieces: string[]
-      /**
-       * Worn
-       * @description How pieces are worn, by id, where it is not as they usually are.
-       */
-      worn?: {
-        [key: string]: components['schemas']['Worn']
-      }
-      /**
-       * Seated
-       * @description Left out, as the wearer is mostly seen.
-       */
-      seated?: boolean | null
-      /**
-       * On
-       * @description Another client who wears it.
-       */
-      on?: string | null
-    }
-    /**
-     * MeasureDocument
-     * @description One measure: start plus the points is the score.
-     */
-    MeasureDocument: {
-      /** Score */
-      score: number
-      /** Start */
-      start: number
-      /** Because */
-      because: components['schemas']['ReasonDocument'][]
-    }
-    /**
-     * MeasuredColour
-     * @description One measured colour.
-     */
-    MeasuredColour: {
-      /** Lab */
-      lab: number[]
-      /** Share */
-      share: number
-      /** Hex */
-      hex: string
-      /** Name */
-      name: string
-      /**
-       * Uncertainty
-       * @description CIEDE2000 that holds the true colour nine times in ten.
-       */
-      uncertainty: number
-      /** @default cloth */
-      part: components['schemas']['Part']
-    }
-    /**
-     * MeasuredFinish
-     * @description The surface as read.
-     */
-    MeasuredFinish: {
-      /** Sheen */
-      sheen: number
-      /** Texture */
-      texture: number
-    }
-    /**
-     * MeasuredHardware
-     * @description The metal that seems to show: a suggestion.
-     */
-    MeasuredHardware: {
-      metal: components['schemas']['Metal']
-      /** Confidence */
-      confidence: number
-    }
-    /**
-     * MeasuredPattern
-     * @description The pattern as read.
-     */
-    MeasuredPattern: {
-      type: components['schemas']['PatternType']
-      scale: components['schemas']['Scale'] | null
-      /** Confidence */
-      confidence: number
-      /**
-       * Repeat
-       * @description Repeat against the width of the body.
-       */
-      repeat: number | null
-    }
-    /**
-     * MeasuredSort
-     * @description Where it would hang.
-     */
-    MeasuredSort: {
-      bin: components['schemas']['Bin']
-      /** Temperature */
-      temperature: number
-      undertone: components['schemas']['Undertone']
-      /** Lean */
-      lean: string | null
-      /** Name */
-      name: string
-      /** Confidence */
-      confidence: number
-    }
-    /**
-     * MeasurementDocument
-     * @description A measurement of a photo.
-     */
-    MeasurementDocument: {
-      /**
-       * Format
-       * @default lucid-swatch/measurement
-       * @constant
-       */
-      format: 'lucid-swatch/measurement'
-      /**
-       * Version
-       * @default 1
-       * @constant
-       */
-      version: 1
-      photo: components['schemas']['PhotoDocument']
-      light: components['schemas']['LightDocument']
-      garment: components['schemas']['GarmentDocument']
-      /** Colours */
-      colours: components['schemas']['MeasuredColour'][]
-      /**
-       * Threads
-       * @description The yarns of a marl, whose mean stands in colours.
-       */
-      threads: number[][] | null
-      pattern: components['schemas']['MeasuredPattern']
-      finish: components['schemas']['MeasuredFinish']
-      hardware: components['schemas']['MeasuredHardware'] | null
-      sort: components['schemas']['MeasuredSort']
-    }
-    /**
-     * MeasuresDocument
-     * @description The five measures.
-     */
-    MeasuresDocument: {
-      harmony: components['schemas']['MeasureDocument']
-      contrast: components['schemas']['MeasureDocument']
-      monochrome: components['schemas']['MeasureDocument']
-      statement: components['schemas']['MeasureDocument']
-      /** @description Null without a client. */
-      colouring: components['schemas']['MeasureDocument'] | null
-    }
-    /**
-     * MendColour
-     * @description The colour that a mend asks for.
-     */
-    MendColour: {
-      /** Lab */
-      lab: number[]
-    }
-    /**
-     * MendDocument
-     * @description A change that raises the whole.
-     */
-    MendDocument: {
-      /**
-       * Do
-       * @description swap, add, remove or recolour.
-       */
-      do: string
-      /** Piece */
-      piece: string | null
-      /** With */
-      with: string | null
-      for: components['schemas']['MendColour'] | null
-      /** Text */
-      text: string
-      /**
-       * Gain
-       * @description What the whole really rises by.
-       */
-      gain: number
-      /**
-       * Rises
-       * @description What each measure really rises by, or falls.
-       */
-      rises: {
-        [key: string]: number
-      }
-    }
-    /**
-     * Metal
-     * @description Metal that shows.
-     * @enum {string}
-     */
-    Metal: 'none' | 'gold' | 'silver' | 'rose' | 'mixed'
-    /**
-     * MovedAnswer
-     * @description A piece that a moved border hangs elsewhere.
-     */
-    MovedAnswer: {
-      /** Label */
-      label: string
-      /** Client */
-      client: string
-      now: components['schemas']['Bin']
-      then: components['schemas']['Bin']
-    }
-    /**
-     * MovedRuleAnswer
-     * @description A rule whose points are multiplied.
-     */
-    MovedRuleAnswer: {
-      /** Rule */
-      rule: string
-      /** Says */
-      says: string
-      /** Times */
-      times: number
-    }
-    /**
-     * NameRequest
-     * @description What a photo shows.
-     */
-    NameRequest: {
-      /** Name */
-      name: string
-    }
-    /**
-     * NeighbourAnswer
-     * @description A piece beside another one, with how far apart their main colours are.
-     */
-    NeighbourAnswer: {
-      /** Piece Id */
-      piece_id: string
-      /** Label */
-      label: string
-      /**
-       * Difference
-       * @description CIEDE2000 between the two readings.
-       */
-      difference: number
-      /**
-       * Within
-       * @description CIEDE2000 that the two readings leave open together.
-       */
-      within: number
-      kin: components['schemas']['Kin']
-      /** Hex */
-      hex: string
-      /** Picture */
-      picture: string | null
-    }
-    /**
-     * NeutralMark
-     * @description A place in a photo known to be neutral, in fractions from the top left corner.
-     */
-    NeutralMark: {
-      /** X */
-      x: number
-      /** Y */
-      y: number
-      /** Lightness */
-      lightness?: number | null
-    }
-    /**
-     * NewClient
-     * @description A client to add.
-     */
-    NewClient: {
-      /** Name */
-      name: string
-      /**
-       * Note
-       * @default
-       */
-      note?: string
-      /**
-       * Consent
-       * @description That the client agreed to be photographed, today.
-       * @default false
-       */
-      consent?: boolean
-      /**
-       * Consent For
-       * @default
-       */
-      consent_for?: string
-    }
-    /**
-     * NoteAnswer
-     * @description Something to think of, apart from the score.
-     */
-    NoteAnswer: {
-      /** Key */
-      key: string
-      /** Text */
-      text: string
-      /** Pieces */
-      pieces: string[]
-    }
-    /**
-     * OpeningAnswer
-     * @description A piece that is not there, and how many good looks it would open.
-     */
-    OpeningAnswer: {
-      category: components['schemas']['Category']
-      /** Name */
-      name: string
-      /** Hex */
-      hex: string
-      /** Looks */
-      looks: number
-    }
-    /**
-     * PaletteAnswer
-     * @description A palette against a rail.
-     */
-    PaletteAnswer: {
-      /** Id */
-      id: string | null
-      /** Name */
-      name: string
-      /** Within */
-      within: number
-      /** Colours */
-      colours: components['schemas']['PaletteColourAnswer'][]
-      /** Covers */
-      covers: number
-      /** Pieces */
-      pieces: components['schemas']['InPaletteAnswer'][]
-    }
-    /**
-     * PaletteColour
-     * @description A colour with a name.
-     */
-    PaletteColour: {
-      /**
-       * Name
-       * @default
-       */
-      name?: string
-      /** Lab */
-      lab: number[]
-    }
-    /**
-     * PaletteColourAnswer
-     * @description A colour of a palette.
-     */
-    PaletteColourAnswer: {
-      /** Name */
-      name: string
-      /** Lab */
-      lab: number[]
-      /** Hex */
-      hex: string
-      /**
-       * Covers
-       * @description Share of the rail's cloth.
-       */
-      covers: number
-    }
-    /**
-     * PaletteRequest
-     * @description A palette to try or to keep.
-     */
-    PaletteRequest: {
-      /**
-       * Name
-       * @default
-       */
-      name?: string
-      /**
-       * Within
-       * @default 10
-       */
-      within?: number
-      /** Colours */
-      colours?: components['schemas']['PaletteColour'][]
-    }
-    /**
-     * Part
-     * @description What a colour of a piece belongs to.
-     * @enum {string}
-     */
-    Part: 'cloth' | 'trim' | 'lining' | 'hardware'
-    /**
-     * PartAnswer
-     * @description An outline.
-     */
-    PartAnswer: {
-      role: components['schemas']['Role']
-      /**
-       * Path
-       * @description Path data as SVG has it, centimetres.
-       */
-      path: string
-      /**
-       * Fill
-       * @description Of a part in a colour of its own.
-       */
-      fill: string | null
-      /**
-       * Dark
-       * @description How far it is darkened, 0 to 1; of a line, how dark it is.
-       */
-      dark: number
-      /**
-       * Turn
-       * @description Degrees by which the grain is turned, clockwise.
-       */
-      turn: number
-      /**
-       * Width
-       * @description Of a line, centimetres.
-       */
-      width: number
-    }
-    /**
-     * PartRequest
-     * @description The part of the face that the colour reader is held to.
-     */
-    PartRequest: {
-      /**
-       * Part
-       * @enum {string}
-       */
-      part: 'skin' | 'hair' | 'eyes'
-    }
-    /**
-     * ParticularsDocument
-     * @description What is kept about a piece.
-     */
-    'ParticularsDocument-Input': {
-      /**
-       * Uses
-       * @description What it is worn for.
-       */
-      uses?: string[]
-      /**
-       * Seasons
-       * @description When it is worn; empty for what its warmth says.
-       */
-      seasons?: components['schemas']['Season'][]
-      verdict?: components['schemas']['DayVerdict'] | null
-      /**
-       * Fits
-       * @description Whether it fits now.
-       */
-      fits?: boolean | null
-      /**
-       * Size
-       * @default
-       */
-      size?: string
-      /** Price */
-      price?: number | null
-      /** Bought On */
-      bought_on?: string | null
-      /**
-       * Care
-       * @default
-       */
-      care?: string
-      /**
-       * Note
-       * @default
-       */
-      note?: string
-      /**
-       * Worn On
-       * @description Days on which it was worn.
-       */
-      worn_on?: string[]
-      /**
-       * Set
-       * @description The set that it belongs to and is never parted from.
-       * @default
-       */
-      set?: string
-      /**
-       * Other Face
-       * @description The piece that is the other face of this reversible one.
-       */
-      other_face?: string | null
-    }
-    /**
-     * ParticularsDocument
-     * @description What is kept about a piece.
-     */
-    'ParticularsDocument-Output': {
-      /**
-       * Uses
-       * @description What it is worn for.
-       */
-      uses: string[]
-      /**
-       * Seasons
-       * @description When it is worn; empty for what its warmth says.
-       */
-      seasons: components['schemas']['Season'][]
-      verdict: components['schemas']['DayVerdict'] | null
-      /**
-       * Fits
-       * @description Whether it fits now.
-       */
-      fits: boolean | null
-      /**
-       * Size
-       * @default
-       */
-      size: string
-      /** Price */
-      price: number | null
-      /** Bought On */
-      bought_on: string | null
-      /**
-       * Care
-       * @default
-       */
-      care: string
-      /**
-       * Note
-       * @default
-       */
-      note: string
-      /**
-       * Worn On
-       * @description Days on which it was worn.
-       */
-      worn_on: string[]
-      /**
-       * Set
-       * @description The set that it belongs to and is never parted from.
-       * @default
-       */
-      set: string
-      /**
-       * Other Face
-       * @description The piece that is the other face of this reversible one.
-       */
-      other_face: string | null
-    }
-    /**
-     * PartnerAnswer
-     * @description A piece beside another one, as a look of two.
-     */
-    PartnerAnswer: {
-      /** Piece Id */
-      piece_id: string
-      /** Label */
-      label: string
-      /** Score */
-      score: number
-      /** Because */
-      because: string
-      /** Hex */
-      hex: string
-      /** Picture */
-      picture: string | null
-    }
-    /**
-     * PastVerdictAnswer
-     * @description What another version of the weights found.
-     */
-    PastVerdictAnswer: {
-      /** Weights */
-      weights: string
-      /** Overall */
-      overall: number
-      /**
-       * On
-       * Format: date
-       */
-      on: string
-    }
-    /**
-     * PatchAnswer
-     * @description How many patches of the card are still to be measured.
-     */
-    PatchAnswer: {
-      /** Left */
-      left: number
-    }
-    /**
-     * PatternType
-     * @description How the colours of a cloth lie.
-     * @enum {string}
-     */
-    PatternType:
-      | 'solid'
-      | 'stripe'
-      | 'check'
-      | 'dot'
-      | 'floral'
-      | 'animal'
-      | 'geometric'
-      | 'abstract'
-      | 'colour-block'
-      | 'marl'
-      | 'graphic'
-      | 'gradient'
-    /**
-     * PhotoAnswer
-     * @description A photo in the intake.
-     */
-    PhotoAnswer: {
-      /** Id */
-      id: string
-      /** Name */
-      name: string
-      state: components['schemas']['PhotoState']
-      /** Stage */
-      stage: string
-      problem: components['schemas']['ProblemDocument'] | null
-      reading: components['schemas']['MeasurementDocument'] | null
-      /** Outline */
-      outline: number[][][] | null
-      neutral: components['schemas']['NeutralMark'] | null
-      /**
-       * Reader
-       * @description CIELAB of the cloth as the colour reader read it.
-       */
-      reader: number[] | null
-      /**
-       * Series From
-       * @description The photo whose light it takes.
-       */
-      series_from: string | null
-      /** @description An earlier photo that shows the same, to be asked about. */
-      alike: components['schemas']['AlikeAnswer'] | null
-      /**
-       * Strokes
-       * @description How many strokes were drawn to mend the outline.
-       */
-      strokes: number
-      pictures: components['schemas']['PhotoPictures']
-      /**
-       * Doubt
-       * @description 0 sure to 1 unsure: what is to be looked at first.
-       */
-      doubt: number
-    }
-    /**
-     * PhotoDocument
-     * @description The photo that was measured.
-     */
-    PhotoDocument: {
-      /** File */
-      file: string
-      /** Width */
-      width: number
-      /** Height */
-      height: number
-      /** Profile */
-      profile: string
-    }
-    /**
-     * PhotoPictures
-     * @description Where the pictures of a photo are, if they are there.
-     */
-    PhotoPictures: {
-      /** Thumbnail */
-      thumbnail: string | null
-      /** As Shot */
-      as_shot: string | null
-      /** Relit */
-      relit: string | null
-      /** Cloth Only */
-      cloth_only: string | null
-      /** Colours */
-      colours: string[]
-    }
-    /**
-     * PhotoState
-     * @description How far a photo has come.
-     * @enum {string}
-     */
-    PhotoState: 'waiting' | 'reading' | 'read' | 'failed' | 'hung' | 'not now'
-    /**
-     * PieceAnswer
-     * @description A piece on the rail.
-     */
-    PieceAnswer: {
-      /** Id */
-      id: string
-      /** Label */
-      label: string
-      category: components['schemas']['Category']
-      zone: components['schemas']['Zone']
-      /**
-       * Area
-       * @description Visible area before layering, in hundredths of a figure.
-       */
-      area: number
-      /**
-       * Nearness
-       * @description To the face, 0 to 1.
-       */
-      nearness: number
-      /** Colours */
-      colours: components['schemas']['ColourAnswer'][]
-      pattern: components['schemas']['PatternType']
-      scale: components['schemas']['Scale'] | null
-      /** Finish */
-      finish: string[]
-      metal: components['schemas']['Metal']
-      volume: components['schemas']['Volume']
-      length: components['schemas']['Length'] | null
-      /** Formality */
-      formality: number | null
-      /** Warmth */
-      warmth: number | null
-      worn: components['schemas']['Worn'] | null
-      sort: components['schemas']['SortDocument']
-      bin_said: components['schemas']['Bin'] | null
-      /** @description Where its colours alone would hang it. */
-      read: components['schemas']['SortDocument']
-      /**
-       * Fit
-       * @description How well it suits the client, against the best colour, 0 to 1; none while nothing is known of the undertone.
-       */
-      fit: number | null
-      /** Suits */
-      suits: boolean | null
-      kept: components['schemas']['ParticularsDocument-Output']
-      /**
-       * Seasons
-       * @description As said, or as its warmth tells.
-       */
-      seasons: components['schemas']['Season'][]
-      /** Cost Per Wear */
-      cost_per_wear: number | null
-      /**
-       * Looks
-       * @description Names of the kept looks that it is in.
-       */
-      looks: string[]
-      /** Doubtful */
-      doubtful: boolean
-      /** Lightness */
-      lightness: number
-      /** Chroma */
-      chroma: number
-      /** Hue */
-      hue: number
-      /** Photo Id */
-      photo_id: string | null
-      /**
-       * Cloth
-       * @description Where the relit crop of the cloth is, if there is one.
-       */
-      cloth: string | null
-      /** @description The same, small, on a sheet with those of the whole rail. */
-      strip: components['schemas']['StripAnswer'] | null
-      /** Thumbnail */
-      thumbnail: string | null
-      /**
-       * Created At
-       * Format: date-time
-       */
-      created_at: string
-    }
-    /**
-     * PlaceAnswer
-     * @description Where a piece lies, centimetres from the top left corner.
-     */
-    PlaceAnswer: {
-      /** Piece */
-      piece: string
-      /** Left */
-      left: number
-      /** Top */
-      top: number
-      /** Width */
-      width: number
-      /** Height */
-      height: number
-      cut: components['schemas']['CutAnswer'] | null
-      /**
-       * Parts
-       * @description Its outlines there, where it has no photo.
-       */
-      parts: components['schemas']['PartAnswer'][]
-    }
-    /**
-     * PlaceRequest
-     * @description Where backups are to lie.
-     */
-    PlaceRequest: {
-      /** Place */
-      place: string
-    }
-    /**
-     * PortraitAnswer
-     * @description Skin, hair and eyes from one source.
-     */
-    PortraitAnswer: {
-      /** Id */
-      id: string
-      source: components['schemas']['FaceSource']
-      /** Name */
-      name: string
-      /**
-       * Created At
-       * Format: date-time
-       */
-      created_at: string
-      /**
-       * Pictures
-       * @description Addresses of portrait, face, person and head; empty where there is no picture.
-       */
-      pictures: {
-        [key: string]: string
-      }
-      spots: components['schemas']['SpotsDocument']
-      neutral: components['schemas']['NeutralMark'] | null
-      /** Veils */
-      veils: components['schemas']['Veil'][]
-      /** @description What its light was told from. */
-      light: components['schemas']['LightReference'] | null
-      /** Note */
-      note: string
-      /** Colours */
-      colours: {
-        [key: string]: components['schemas']['FaceColour']
-      }
-      /**
-       * Doubts
-       * @description CIEDE2000, standard deviation, by part.
-       */
-      doubts: {
-        [key: string]: number
-      }
-      /** @description What this one alone says. */
-      colouring: components['schemas']['ColouringAnswer'] | null
-      /** In Use */
-      in_use: boolean
-    }
-    /**
-     * PortraitRequest
-     * @description Where to read a portrait, what in it is neutral, and what stands between.
-     */
-    PortraitRequest: {
-      spots: components['schemas']['SpotsDocument']
-      neutral?: components['schemas']['NeutralMark'] | null
-      /** Veils */
-      veils?: components['schemas']['Veil'][]
-    }
-    /**
-     * ProblemDocument
-     * @description What is wrong, where, and what to do.
-     */
-    ProblemDocument: {
-      /** What */
-      what: string
-      /**
-       * Where
-       * @default
-       */
-      where: string
-      /**
-       * Do
-       * @default
-       */
-      do: string
-    }
-    /**
-     * ReadingChange
-     * @description What a newer reading would change.
-     */
-    ReadingChange: {
-      /** Photo Id */
-      photo_id: string
-      /** Label */
-      label: string
-      /** Hung */
-      hung: boolean
-      /**
-       * Difference
-       * @description CIEDE2000 between the main colours.
-       */
-      difference: number
-      /** Before */
-      before: string
-      /**
-       * After
-       * @description Names of the main colour.
-       */
-      after: string
-      /** Before Hex */
-      before_hex: string
-      /** After Hex */
-      after_hex: string
-      bin_before: components['schemas']['Bin']
-      bin_after: components['schemas']['Bin']
-      /** Picture */
-      picture: string
-    }
-    /**
-     * ReasonDocument
-     * @description Why a measure gained or lost points.
-     */
-    ReasonDocument: {
-      /** Code */
-      code: string
-      /** Text */
-      text: string
-      /** Pieces */
-      pieces: string[]
-      /** Points */
-      points: number
-    }
-    /**
-     * RefusalsDocument
-     * @description What the client will not wear.
-     */
-    'RefusalsDocument-Input': {
-      /** Lengths */
-      lengths?: components['schemas']['Length'][]
-      /**
-       * Sheer
-       * @description Whether sheer cloth is refused.
-       * @default false
-       */
-      sheer?: boolean
-      /**
-       * Heel
-       * @description The highest heel that is worn, in centimetres.
-       */
-      heel?: number | null
-      /** Materials */
-      materials?: components['schemas']['Finish'][]
-      /** Patterns */
-      patterns?: components['schemas']['PatternType'][]
-      /** Metals */
-      metals?: components['schemas']['Metal'][]
-      /**
-       * Colours
-       * @description Colours in words.
-       */
-      colours?: string[]
-    }
-    /**
-     * RefusalsDocument
-     * @description What the client will not wear.
-     */
-    'RefusalsDocument-Output': {
-      /** Lengths */
-      lengths: components['schemas']['Length'][]
-      /**
-       * Sheer
-       * @description Whether sheer cloth is refused.
-       * @default false
-       */
-      sheer: boolean
-      /**
-       * Heel
-       * @description The highest heel that is worn, in centimetres.
-       */
-      heel: number | null
-      /** Materials */
-      materials: components['schemas']['Finish'][]
-      /** Patterns */
-      patterns: components['schemas']['PatternType'][]
-      /** Metals */
-      metals: components['schemas']['Metal'][]
-      /**
-       * Colours
-       * @description Colours in words.
-       */
-      colours: string[]
-    }
-    /**
-     * RereadingAnswer
-     * @description How far a rereading is, and what it would change.
-     */
-    RereadingAnswer: {
-      /** Waiting */
-      waiting: number
-      /** Changes */
-      changes: components['schemas']['ReadingChange'][]
-    }
-    /**
-     * Role
-     * @description What a part of the drawing is.
-     * @enum {string}
-     */
-    Role: 'skin' | 'hair' | 'eyes' | 'cloth' | 'colour' | 'line'
-    /**
-     * Scale
-     * @description Repeat or motif against the width of the body: small below 5 %, large above 15 %.
-     * @enum {string}
-     */
-    Scale: 'small' | 'medium' | 'large'
-    /**
-     * Season
-     * @description When a piece is worn.
-     * @enum {string}
-     */
-    Season: 'spring' | 'summer' | 'autumn' | 'winter'
-    /**
-     * SeriesRequest
-     * @description The photos of the same series; none for all that wait to be gone through.
-     */
-    SeriesRequest: {
-      /** Photos */
-      photos?: string[] | null
-    }
-    /**
-     * ShapeAnswer
-     * @description Where a piece is on the figure, centimetres from the middle and from the crown.
-     */
-    ShapeAnswer: {
-      /** Piece */
-      piece: string
-      /**
-       * Anchor
-       * @description Where stitches and threads are tied.
-       */
-      anchor: number[]
-      /**
-       * Box
-       * @description Left, top, right and bottom, over which its cloth is laid.
-       */
-      box: number[]
-    }
-    /**
-     * ShareAnswer
-     * @description A part of a rail's cloth.
-     */
-    ShareAnswer: {
-      /** Name */
-      name: string
-      /** Share */
-      share: number
-      /**
-       * Before
-       * @description The same share when the last visit began; none when nothing is known of then.
-       */
-      before: number | null
-      /** Hex */
-      hex: string
-      /** Pieces */
-      pieces: string[]
-    }
-    /**
-     * SideAnswer
-     * @description One side as kept.
-     */
-    SideAnswer: {
-      kind: components['schemas']['SideKind']
-      /** Id */
-      id: string
-      /** Label */
-      label: string
-    }
-    /**
-     * SideBySideAnswer
-     * @description Two things that were compared.
-     */
-    SideBySideAnswer: {
-      /** Id */
-      id: string
-      /**
-       * Created At
-       * Format: date-time
-       */
-      created_at: string
-      left: components['schemas']['SideAnswer']
-      right: components['schemas']['SideAnswer']
-      /** Better */
-      better: string | null
-      /** Note */
-      note: string
-    }
-    /**
-     * SideBySideRequest
-     * @description Two things to keep side by side.
-     */
-    SideBySideRequest: {
-      left: components['schemas']['SideDocument']
-      right: components['schemas']['SideDocument']
-      /** Better */
-      better?: ('left' | 'right' | 'no difference') | null
-      /**
-       * Note
-       * @default
-       */
-      note?: string
-    }
-    /**
-     * SideDocument
-     * @description What is on one side.
-     */
-    SideDocument: {
-      kind: components['schemas']['SideKind']
-      /**
-       * Id
-       * @default
-       */
-      id?: string
-    }
-    /**
-     * SideKind
-     * @description What is on a side of a comparison.
-     * @enum {string}
-     */
-    SideKind: 'piece' | 'look' | 'photo' | 'nothing'
-    /**
-     * SortDocument
-     * @description Where a piece hangs.
-     */
-    SortDocument: {
-      /** Id */
-      id: string
-      bin: components['schemas']['Bin']
-      /**
-       * Temperature
-       * @description -1 cool to 1 warm.
-       */
-      temperature: number
-      undertone: components['schemas']['Undertone']
-      /** Lean */
-      lean: string | null
-      /** Name */
-      name: string
-      /**
-       * Family
-       * @description The family of the name: of a print, that of its ground.
-       */
-      family: string
-      /** Confidence */
-      confidence: number
-    }
-    /**
-     * SpotPlace
-     * @description A place in a portrait, in fractions from the top left corner.
-     */
-    SpotPlace: {
-      /** X */
-      x: number
-      /** Y */
-      y: number
-    }
-    /**
-     * SpotsDocument
-     * @description Where a portrait is read, each part at some places or none, in fractions from the top left corner.
-     */
-    SpotsDocument: {
-      /** Skin */
-      skin?: components['schemas']['SpotPlace'][]
-      /** Hair */
-      hair?: components['schemas']['SpotPlace'][]
-      /** Eyes */
-      eyes?: components['schemas']['SpotPlace'][]
-    }
-    /**
-     * StepAnswer
-     * @description A stretch of the figure and how light it is.
-     */
-    StepAnswer: {
-      /** Top */
-      top: number
-      /** Bottom */
-      bottom: number
-      /** Lightness */
-      lightness: number
-    }
-    /**
-     * StitchAnswer
-     * @description Two pieces that are joined.
-     */
-    StitchAnswer: {
-      /** First */
-      first: string
-      /** Second */
-      second: string
-      /** Competes */
-      competes: boolean
-      /** Code */
-      code: string
-    }
-    /**
-     * StripAnswer
-     * @description A place on a sheet of strips, which holds so many in a row, each of 3 to 5.
-     */
-    StripAnswer: {
-      /** Sheet */
-      sheet: string
-      /** Across */
-      across: number
-      /** Place */
-      place: number
-    }
-    /**
-     * StrokeRequest
-     * @description A line drawn over a photo.
-     */
-    StrokeRequest: {
-      /** Cloth */
-      cloth: boolean
-      /** Points */
-      points: [number, number][]
-      /** Width */
-      width: number
-      /**
-       * Box
-       * @description A rectangle between the first and the last point, with the garment inside.
-       * @default false
-       */
-      box?: boolean
-    }
-    /**
-     * StudioAnswer
-     * @description What is set up in the studio.
-     */
-    StudioAnswer: {
-      /**
-       * Card
-       * @description CIELAB of the card's patches, if it was measured once.
-       */
-      card: number[][] | null
-      /**
-       * Reader
-       * @description What the colour reader calls itself, if one answers.
-       */
-      reader: string | null
-      watched: components['schemas']['WatchedAnswer'] | null
-    }
-    /**
-     * SuitingColour
-     * @description A colour that suits.
-     */
-    SuitingColour: {
-      /** Lab */
-      lab: number[]
-      /** Hex */
-      hex: string
-      /** Name */
-      name: string
-      /** Fit */
-      fit: number
-    }
-    /**
-     * SuitingMetal
-     * @description A metal, and the chance that it sits with the skin.
-     */
-    SuitingMetal: {
-      metal: components['schemas']['Metal']
-      /** Chance */
-      chance: number
-    }
-    /**
-     * SuitingPiece
-     * @description A piece of the rail against the client's colouring.
-     */
-    SuitingPiece: {
-      /** Piece Id */
-      piece_id: string
-      /** Label */
-      label: string
-      /** Hex */
-      hex: string
-      /** Picture */
-      picture: string | null
-      /** Fit */
-      fit: number
-      /** Inside */
-      inside: boolean
-    }
-    /**
-     * SuitingRange
-     * @description Colours that suit, varied, with the range they come from.
-     */
-    SuitingRange: {
-      /** Colours */
-      colours: components['schemas']['SuitingColour'][]
-      /** Lightness */
-      lightness: number[]
-      /** Chroma */
-      chroma: number[]
-    }
-    /**
-     * TakeAsideRequest
-     * @description What is taken in again, and for whom.
-     */
-    TakeAsideRequest: {
-      /** Names */
-      names: string[]
-      /** Client Id */
-      client_id: string
-    }
-    /**
-     * TakeOffRequest
-     * @description Pieces to take off the rail.
-     */
-    TakeOffRequest: {
-      /** Pieces */
-      pieces: string[]
-    }
-    /**
-     * TakeOverRequest
-     * @description The photos whose newer reading is taken over; the others keep the older one.
-     */
-    TakeOverRequest: {
-      /** Photos */
-      photos: string[]
-    }
-    /**
-     * TakenAnswer
-     * @description What became of one sent file.
-     */
-    TakenAnswer: {
-      /** Name */
-      name: string
-      photo: components['schemas']['PhotoAnswer'] | null
-      problem: components['schemas']['ProblemDocument'] | null
-    }
-    /**
-     * TasteAnswer
-     * @description What the stylist's own verdicts say of the rules.
-     */
-    TasteAnswer: {
-      /** Verdicts */
-      verdicts: number
-      /** Agreed */
-      agreed: number
-      /** Would Agree */
-      would_agree: number
-      /** Asked */
-      asked: components['schemas']['MovedRuleAnswer'][]
-      /** Kept */
-      kept: components['schemas']['MovedRuleAnswer'][]
-    }
-    /**
-     * TrialAnswer
-     * @description A trial by drapes.
-     */
-    TrialAnswer: {
-      /** Id */
-      id: string
-      /**
-       * Created At
-       * Format: date-time
-       */
-      created_at: string
-      /** Ended */
-      ended: boolean
-      /** Drapes */
-      drapes: components['schemas']['DrapeAnswer'][]
-      /** Held */
-      held: components['schemas']['lucid_swatch__api__documents__trials__HeldAnswer'][]
-      /**
-       * Pair
-       * @description The drapes to hold left and right now, by place in drapes.
-       */
-      pair: number[] | null
-      /** In Doubt */
-      in_doubt: string[]
-      /** Warm */
-      warm: number | null
-      /** Balanced */
-      balanced: number | null
-    }
-    /**
-     * Undertone
-     * @description Side of a colour or a skin.
-     * @enum {string}
-     */
-    Undertone: 'warm' | 'cool' | 'balanced'
-    /**
-     * UndoneAnswer
-     * @description What was taken back or done again, and what comes next.
-     */
-    UndoneAnswer: {
-      /** Told */
-      told: string
-      /**
-       * Back
-       * @description What can be taken back.
-       */
-      back: string | null
-      /**
-       * Again
-       * @description What can be done again.
-       */
-      again: string | null
-    }
-    /**
-     * Veil
-     * @description What stands between the eye and the client's own colours in a portrait.
-     * @enum {string}
-     */
-    Veil: 'make-up' | 'dyed hair' | 'tinted glasses' | 'flash'
-    /**
-     * VeilsRequest
-     * @description What stands between the eye and the client's own colours.
-     */
-    VeilsRequest: {
-      /** Veils */
-      veils: components['schemas']['Veil'][]
-    }
-    /**
-     * Volume
-     * @description How far a piece stands off the body.
-     * @enum {string}
-     */
-    Volume: 'close' | 'easy' | 'full'
-    /**
-     * WatchRequest
-     * @description A folder of this machine, and whose photos come into it.
-     */
-    WatchRequest: {
-      /** Path */
-      path: string
-      /** Client Id */
-      client_id: string
-    }
-    /**
-     * WatchedAnswer
-     * @description The watched folder.
-     */
-    WatchedAnswer: {
-      /** Path */
-      path: string
-      /** Client Id */
-      client_id: string
-      /** Problem */
-      problem: string
-    }
-    /**
-     * WordRequest
-     * @description The stylist's word on a piece; what is left out stays as read.
-     */
-    WordRequest: {
-      category?: components['schemas']['Category'] | null
-      /** Label */
-      label?: string | null
-      /** Bin */
-      bin?: components['schemas']['Bin'] | 'as read' | null
-      pattern?: components['schemas']['PatternType'] | null
-      scale?: components['schemas']['Scale'] | null
-      /** Finish */
-      finish?: components['schemas']['Finish'][] | null
-      metal?: components['schemas']['Metal'] | null
-      volume?: components['schemas']['Volume'] | null
-      length?: components['schemas']['Length'] | null
-      /** Formality */
-      formality?: number | null
-      /** Warmth */
-      warmth?: number | null
-      /** Statement */
-      statement?: number | null
-      worn?: components['schemas']['Worn'] | null
-    }
-    /**
-     * WorkAnswer
-     * @description How hard a rail works.
-     */
-    WorkAnswer: {
-      /** Looks */
-      looks: number
-      /** Good */
-      good: number
-      /**
-       * Good From
-       * @description The whole from which a look is good.
-       */
-      good_from: number
-      /**
-       * Drawn
-       * @description Whether the numbers are estimates from a draw.
-       */
-      drawn: boolean
-      /**
-       * Each
-       * @description Good looks by piece id.
-       */
-      each: {
-        [key: string]: number
-      }
-      /** Openings */
-      openings: components['schemas']['OpeningAnswer'][]
-    }
-    /**
-     * Worn
-     * @description How a layer or a top is worn.
-     * @enum {string}
-     */
-    Worn: 'open' | 'closed' | 'tucked' | 'loose'
-    /**
-     * WornPhotoDocument
-     * @description A photo of the look as it was worn.
-     */
-    WornPhotoDocument: {
-      /**
-       * Number
-       * @description Counts up with every new photo.
-       */
-      number: number
-      /**
-       * Feet
-       * @description Whether it shows the look down to the shoes.
-       */
-      feet: boolean
-      /**
-       * On
-       * Format: date
-       */
-      on: string
-    }
-    /**
-     * Zone
-     * @description Parts of the figure that a category fills.
-     * @enum {string}
-     */
-    Zone: 'layer' | 'upper' | 'lower' | 'whole' | 'feet' | 'legs' | 'head' | 'neck' | 'waist' | 'hand'
-    /**
-     * HeldAnswer
-     * @description What is kept about one client.
-     */
-    lucid_swatch__api__aside__HeldAnswer: {
-      /** Client Id */
-      client_id: string
-      /** Name */
-      name: string
-      /** Photos */
-      photos: number
-      /** Portraits */
-      portraits: number
-      /** Pieces */
-      pieces: number
-      /** Looks */
-      looks: number
-      /** Bytes */
-      bytes: number
-    }
-    /**
-     * HeldAnswer
-     * @description A pair that was judged, and what was believed after it.
-     */
-    lucid_swatch__api__documents__trials__HeldAnswer: {
-      /** Left */
-      left: number
-      /** Right */
-      right: number
-      held: components['schemas']['Held']
-      /**
-       * Warm
-       * @description Chance that the undertone is on the warm side.
-       */
-      warm: number
-      colouring: components['schemas']['ColouringAnswer']
-    }
-  }
-  responses: never
-  parameters: never
-  requestBodies: never
-  headers: never
-  pathItems: never
+    schemas: {
+        /**
+         * AboutDocument
+         * @description What is known about a client.
+         */
+        "AboutDocument-Input": {
+            /**
+             * Dresses For
+             * @default
+             */
+            dresses_for?: string;
+            refuses?: components["schemas"]["RefusalsDocument-Input"];
+            /**
+             * Allergies
+             * @description What irritates the skin, such as nickel.
+             */
+            allergies?: string[];
+            /** @description The metal that is worn every day. */
+            metal?: components["schemas"]["Metal"] | null;
+            /**
+             * Shoes
+             * @description The shoes that are worn all day.
+             * @default
+             */
+            shoes?: string;
+            /**
+             * Always On
+             * @description Ids of pieces that join every look: glasses, a ring, a headscarf.
+             */
+            always_on?: string[];
+            dyed_hair?: components["schemas"]["DyedHairDocument-Input"] | null;
+            /**
+             * Height
+             * @description In centimetres; the figure is drawn in this proportion.
+             */
+            height?: number | null;
+            /**
+             * Seated
+             * @description Whether the client is mostly seen seated.
+             * @default false
+             */
+            seated?: boolean;
+            /**
+             * Tan
+             * @description Whether the skin is tanned now.
+             * @default false
+             */
+            tan?: boolean;
+            /**
+             * Lipstick
+             * @description CIELAB of the lipstick that is worn, a colour at the face.
+             */
+            lipstick?: number[] | null;
+        };
+        /**
+         * AboutDocument
+         * @description What is known about a client.
+         */
+        "AboutDocument-Output": {
+            /**
+             * Dresses For
+             * @default
+             */
+            dresses_for: string;
+            refuses: components["schemas"]["RefusalsDocument-Output"];
+            /**
+             * Allergies
+             * @description What irritates the skin, such as nickel.
+             */
+            allergies: string[];
+            /** @description The metal that is worn every day. */
+            metal: components["schemas"]["Metal"] | null;
+            /**
+             * Shoes
+             * @description The shoes that are worn all day.
+             * @default
+             */
+            shoes: string;
+            /**
+             * Always On
+             * @description Ids of pieces that join every look: glasses, a ring, a headscarf.
+             */
+            always_on: string[];
+            dyed_hair: components["schemas"]["DyedHairDocument-Output"] | null;
+            /**
+             * Height
+             * @description In centimetres; the figure is drawn in this proportion.
+             */
+            height: number | null;
+            /**
+             * Seated
+             * @description Whether the client is mostly seen seated.
+             * @default false
+             */
+            seated: boolean;
+            /**
+             * Tan
+             * @description Whether the skin is tanned now.
+             * @default false
+             */
+            tan: boolean;
+            /**
+             * Lipstick
+             * @description CIELAB of the lipstick that is worn, a colour at the face.
+             */
+            lipstick: number[] | null;
+        };
+        /**
+         * AlikeAnswer
+         * @description Another photo that shows the same.
+         */
+        AlikeAnswer: {
+            /** Photo Id */
+            photo_id: string;
+            /** Name */
+            name: string;
+            kind: components["schemas"]["Likeness"];
+            /** Hung */
+            hung: boolean;
+            /** Picture */
+            picture: string;
+        };
+        /**
+         * ApartRequest
+         * @description The photo that shows something else.
+         */
+        ApartRequest: {
+            /** Other */
+            other: string;
+        };
+        /**
+         * ArchiveRequest
+         * @description Whether a client is archived.
+         */
+        ArchiveRequest: {
+            /** Archived */
+            archived: boolean;
+        };
+        /**
+         * AsideAnswer
+         * @description Something that lies aside.
+         */
+        AsideAnswer: {
+            /** Name */
+            name: string;
+            /** Kind */
+            kind: string;
+            /** Client Id */
+            client_id: string | null;
+            /** Bytes */
+            bytes: number;
+            /**
+             * Since
+             * Format: date-time
+             */
+            since: string;
+        };
+        /**
+         * AuditAnswer
+         * @description What a rail is made of.
+         */
+        AuditAnswer: {
+            /** Sorts */
+            sorts: components["schemas"]["ShareAnswer"][];
+            /** Families */
+            families: components["schemas"]["ShareAnswer"][];
+            /** Temperatures */
+            temperatures: components["schemas"]["ShareAnswer"][];
+            /** Lightness */
+            lightness: components["schemas"]["ShareAnswer"][];
+            /**
+             * Heavy
+             * @description Names of the families of which there is much.
+             */
+            heavy: string[];
+            /**
+             * In Range
+             * @description Share of the cloth that suits the client.
+             */
+            in_range: number | null;
+            /** Metals */
+            metals: {
+                [key: string]: number;
+            };
+            /** Duplicates */
+            duplicates: components["schemas"]["DuplicateAnswer"][];
+            /** Since */
+            since: string | null;
+        };
+        /**
+         * BackupAnswer
+         * @description A backup.
+         */
+        BackupAnswer: {
+            /** Name */
+            name: string;
+            /**
+             * Made At
+             * Format: date-time
+             */
+            made_at: string;
+            /** Bytes */
+            bytes: number;
+            /** Files */
+            files: number;
+            /** By Itself */
+            by_itself: boolean;
+            /** Sealed */
+            sealed: boolean;
+            /**
+             * Missing
+             * @description Photos that the database named and that were not there.
+             */
+            missing: number;
+        };
+        /**
+         * BackupRequest
+         * @description A backup by hand.
+         */
+        BackupRequest: {
+            /** Passphrase */
+            passphrase?: string | null;
+        };
+        /**
+         * BackupsAnswer
+         * @description The backups of this studio.
+         */
+        BackupsAnswer: {
+            /** Place */
+            place: string;
+            /**
+             * Chosen
+             * @description Whether the stylist said where.
+             */
+            chosen: boolean;
+            /**
+             * Same Disk
+             * @description Whether they lie on the disk of the data folder.
+             */
+            same_disk: boolean;
+            /**
+             * Problem
+             * @description Why the last backup of a day was not made; empty when it was.
+             */
+            problem: string;
+            /** Backups */
+            backups: components["schemas"]["BackupAnswer"][];
+            by_hand: components["schemas"]["ByHandAnswer"] | null;
+        };
+        /**
+         * BandAnswer
+         * @description A range of lightness, L*.
+         */
+        BandAnswer: {
+            /** Dark */
+            dark: number;
+            /** Light */
+            light: number;
+        };
+        /**
+         * BesideAnswer
+         * @description Two photos as they are best shown side by side.
+         */
+        BesideAnswer: {
+            left: components["schemas"]["FrameAnswer"];
+            right: components["schemas"]["FrameAnswer"];
+            /** Left Picture */
+            left_picture: string;
+            /** Right Picture */
+            right_picture: string;
+            /**
+             * Light
+             * @description By their cards, by the ground behind, or each by itself.
+             * @enum {string}
+             */
+            light: "cards" | "ground" | "apart";
+            /**
+             * Changed
+             * @description Which one is brought into the light of the other.
+             */
+            changed: ("left" | "right") | null;
+            /**
+             * Apart
+             * @description CIEDE2000 between the grounds before it.
+             */
+            apart: number | null;
+            /**
+             * Remaining
+             * @description The same after it.
+             */
+            remaining: number | null;
+        };
+        /**
+         * Bin
+         * @description Where a piece hangs.
+         * @enum {string}
+         */
+        Bin: "warm neutral" | "cool neutral" | "balanced neutral" | "tone" | "print";
+        /** Body_add_photos */
+        Body_add_photos: {
+            /** Photos */
+            photos: string[];
+        };
+        /** Body_import_rail */
+        Body_import_rail: {
+            /** Rail */
+            rail: string;
+            /**
+             * Apply
+             * @default false
+             */
+            apply?: boolean;
+        };
+        /** Body_read_palette_file */
+        Body_read_palette_file: {
+            /** Palette */
+            palette: string;
+        };
+        /** Body_send_compared_photo */
+        Body_send_compared_photo: {
+            /** Photo */
+            photo: string;
+        };
+        /** Body_send_portrait */
+        Body_send_portrait: {
+            /** Portrait */
+            portrait: string;
+        };
+        /** Body_send_worn_photo */
+        Body_send_worn_photo: {
+            /** Photo */
+            photo: string;
+        };
+        /** Body_set_measured_card */
+        Body_set_measured_card: {
+            /** Card */
+            card: string;
+        };
+        /**
+         * BoltColour
+         * @description A stretch of a rail seen as one bolt of cloth.
+         */
+        BoltColour: {
+            /** Hex */
+            hex: string;
+            /** Share */
+            share: number;
+            /** Name */
+            name: string;
+        };
+        /**
+         * BookEntry
+         * @description A client in the book, with the rail as one bolt.
+         */
+        BookEntry: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Note */
+            note: string;
+            /**
+             * Consent On
+             * Format: date
+             */
+            consent_on: string;
+            /** Consent For */
+            consent_for: string;
+            /** Consent Withdrawn On */
+            consent_withdrawn_on: string | null;
+            /** Archived */
+            archived: boolean;
+            about: components["schemas"]["AboutDocument-Output"];
+            /**
+             * Portrait
+             * @description Where the face is, relit.
+             */
+            portrait: string | null;
+            /**
+             * Person
+             * @description The person of the same portrait, cut out.
+             */
+            person: string | null;
+            /**
+             * Head
+             * @description The head alone, where two eyes are known.
+             */
+            head: string | null;
+            /** Portraits */
+            portraits: components["schemas"]["PortraitAnswer"][];
+            face: components["schemas"]["FaceAnswer"];
+            /**
+             * Neutrals
+             * @description The school of neutrals that the stylist follows for this client.
+             * @enum {string}
+             */
+            neutrals: "broad" | "strict";
+            /**
+             * Waiting
+             * @description Photos in the intake that are not hung.
+             */
+            waiting: number;
+            /** Pieces */
+            pieces: number;
+            /** Doubtful */
+            doubtful: number;
+            /** Looks */
+            looks: number;
+            /** Bolt */
+            bolt: components["schemas"]["BoltColour"][];
+        };
+        /**
+         * ByEyeRequest
+         * @description A colour of the face set by eye.
+         */
+        ByEyeRequest: {
+            /**
+             * Part
+             * @enum {string}
+             */
+            part: "skin" | "hair" | "eyes";
+            /** Lab */
+            lab: number[];
+        };
+        /**
+         * ByHandAnswer
+         * @description How far a backup by hand has come.
+         */
+        ByHandAnswer: {
+            /** Done */
+            done: number;
+            /** Of */
+            of: number;
+            /** Running */
+            running: boolean;
+            /** File */
+            file: string | null;
+            problem: components["schemas"]["ProblemDocument"] | null;
+        };
+        /**
+         * CardSize
+         * @description Paper sizes of the card, ISO 216.
+         * @enum {string}
+         */
+        CardSize: "A6" | "A4";
+        /**
+         * Category
+         * @description What a piece is.
+         * @enum {string}
+         */
+        Category: "top" | "shirt" | "knit" | "jacket" | "coat" | "dress" | "jumpsuit" | "skirt" | "trousers" | "shorts" | "hosiery" | "shoes" | "boots" | "bag" | "belt" | "scarf" | "hat" | "necklace" | "earrings" | "bracelet" | "brooch" | "watch" | "eyewear" | "tie" | "pocket-square" | "hair-piece" | "gloves" | "waistcoat" | "tunic" | "wrap" | "headscarf" | "ring" | "cufflinks";
+        /**
+         * ChangeAnswer
+         * @description A change of the rail.
+         */
+        ChangeAnswer: {
+            /** Told */
+            told: string;
+            /**
+             * Made At
+             * Format: date-time
+             */
+            made_at: string;
+            /** Taken Back */
+            taken_back: boolean;
+        };
+        /**
+         * ChangeRequest
+         * @description What changes on some pieces at once; what is left out stays.
+         */
+        ChangeRequest: {
+            /** Pieces */
+            pieces: string[];
+            word?: components["schemas"]["WordRequest"];
+            kept?: components["schemas"]["ParticularsDocument-Input"];
+        };
+        /**
+         * ClientAnswer
+         * @description A client.
+         */
+        ClientAnswer: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Note */
+            note: string;
+            /**
+             * Consent On
+             * Format: date
+             */
+            consent_on: string;
+            /** Consent For */
+            consent_for: string;
+            /** Consent Withdrawn On */
+            consent_withdrawn_on: string | null;
+            /** Archived */
+            archived: boolean;
+            about: components["schemas"]["AboutDocument-Output"];
+            /**
+             * Portrait
+             * @description Where the face is, relit.
+             */
+            portrait: string | null;
+            /**
+             * Person
+             * @description The person of the same portrait, cut out.
+             */
+            person: string | null;
+            /**
+             * Head
+             * @description The head alone, where two eyes are known.
+             */
+            head: string | null;
+            /** Portraits */
+            portraits: components["schemas"]["PortraitAnswer"][];
+            face: components["schemas"]["FaceAnswer"];
+            /**
+             * Neutrals
+             * @description The school of neutrals that the stylist follows for this client.
+             * @enum {string}
+             */
+            neutrals: "broad" | "strict";
+            /**
+             * Waiting
+             * @description Photos in the intake that are not hung.
+             */
+            waiting: number;
+        };
+        /**
+         * ClientChange
+         * @description What changes on a client; what is left out stays.
+         */
+        ClientChange: {
+            /** Name */
+            name?: string | null;
+            /** Note */
+            note?: string | null;
+            /** Neutrals */
+            neutrals?: ("broad" | "strict") | null;
+            /** @description The schools to follow for this client. */
+            conventions?: components["schemas"]["ConventionsDocument-Input"] | null;
+            /** Undertone */
+            undertone?: components["schemas"]["Undertone"] | "as read" | null;
+        };
+        /**
+         * ColourAnswer
+         * @description A colour with what a screen shows of it.
+         */
+        ColourAnswer: {
+            /** Lab */
+            lab: number[];
+            /** Hex */
+            hex: string;
+            /** Share */
+            share: number;
+            /** @default cloth */
+            part: components["schemas"]["Part"];
+            /** Uncertainty */
+            uncertainty: number | null;
+            /**
+             * Picture
+             * @description Where the relit crop of it is, if there is one.
+             */
+            picture: string | null;
+        };
+        /**
+         * ColouringAnswer
+         * @description Undertone, depth, clarity and contrast; null where nothing is known.
+         */
+        ColouringAnswer: {
+            /** @description -1 cool to 1 warm. */
+            undertone: components["schemas"]["EstimateAnswer"] | null;
+            /** @description 0 light to 1 deep. */
+            depth: components["schemas"]["EstimateAnswer"] | null;
+            /** @description 0 soft to 1 clear. */
+            clarity: components["schemas"]["EstimateAnswer"] | null;
+            /** @description L* between the lightest and the darkest of skin, hair and eyes. */
+            contrast: components["schemas"]["EstimateAnswer"] | null;
+            /** @description Degrees, high for fair skin. */
+            typology_angle: components["schemas"]["EstimateAnswer"] | null;
+        };
+        /**
+         * CompanyAnswer
+         * @description The company of a piece.
+         */
+        CompanyAnswer: {
+            /** Same */
+            same: components["schemas"]["NeighbourAnswer"][];
+            /** Clashes */
+            clashes: components["schemas"]["NeighbourAnswer"][];
+            /** Partners */
+            partners: components["schemas"]["PartnerAnswer"][];
+            /** Fights */
+            fights: components["schemas"]["PartnerAnswer"][];
+        };
+        /**
+         * ComparedPhotoAnswer
+         * @description A photo of a client that was taken to compare.
+         */
+        ComparedPhotoAnswer: {
+            /** Id */
+            id: string;
+            /**
+             * Created At
+             * Format: date-time
+             */
+            created_at: string;
+            /** Name */
+            name: string;
+            /** Rows */
+            rows: number;
+            /** Columns */
+            columns: number;
+            /** Picture */
+            picture: string;
+            /** @description Round the face, or round the figure where the face is far. */
+            frame: components["schemas"]["FrameAnswer"];
+        };
+        /**
+         * ConsentRequest
+         * @description Consent to photos, given again or withdrawn today.
+         */
+        ConsentRequest: {
+            /** Given */
+            given: boolean;
+            /**
+             * Given For
+             * @default
+             */
+            given_for?: string;
+        };
+        /**
+         * ConventionsDocument
+         * @description The school the stylist follows; the first value of each is the default.
+         */
+        "ConventionsDocument-Input": {
+            /**
+             * Statement
+             * @default pick-up
+             * @enum {string}
+             */
+            statement?: "pick-up" | "mute";
+            /**
+             * Metals
+             * @default match
+             * @enum {string}
+             */
+            metals?: "match" | "mix";
+            /**
+             * Neutrals
+             * @default broad
+             * @enum {string}
+             */
+            neutrals?: "broad" | "strict";
+            /**
+             * Prints
+             * @default mix
+             * @enum {string}
+             */
+            prints?: "mix" | "one";
+            /**
+             * Black-With-Denim
+             * @default allow
+             * @enum {string}
+             */
+            "black-with-denim"?: "allow" | "avoid";
+            /**
+             * Whites
+             * @default different
+             * @enum {string}
+             */
+            whites?: "different" | "one";
+            /**
+             * Shoes-And-Bag
+             * @default related
+             * @enum {string}
+             */
+            "shoes-and-bag"?: "related" | "pair";
+            /**
+             * Black-In-Summer
+             * @default allow
+             * @enum {string}
+             */
+            "black-in-summer"?: "allow" | "avoid";
+        };
+        /**
+         * ConventionsDocument
+         * @description The school the stylist follows; the first value of each is the default.
+         */
+        "ConventionsDocument-Output": {
+            /**
+             * Statement
+             * @default pick-up
+             * @enum {string}
+             */
+            statement: "pick-up" | "mute";
+            /**
+             * Metals
+             * @default match
+             * @enum {string}
+             */
+            metals: "match" | "mix";
+            /**
+             * Neutrals
+             * @default broad
+             * @enum {string}
+             */
+            neutrals: "broad" | "strict";
+            /**
+             * Prints
+             * @default mix
+             * @enum {string}
+             */
+            prints: "mix" | "one";
+            /**
+             * Black-With-Denim
+             * @default allow
+             * @enum {string}
+             */
+            "black-with-denim": "allow" | "avoid";
+            /**
+             * Whites
+             * @default different
+             * @enum {string}
+             */
+            whites: "different" | "one";
+            /**
+             * Shoes-And-Bag
+             * @default related
+             * @enum {string}
+             */
+            "shoes-and-bag": "related" | "pair";
+            /**
+             * Black-In-Summer
+             * @default allow
+             * @enum {string}
+             */
+            "black-in-summer": "allow" | "avoid";
+        };
+        /**
+         * CutAnswer
+         * @description A picture, and what of it shows the piece.
+         */
+        CutAnswer: {
+            /** Picture */
+            picture: string;
+            /** Left */
+            left: number;
+            /** Top */
+            top: number;
+            /** Right */
+            right: number;
+            /** Bottom */
+            bottom: number;
+        };
+        /**
+         * DayVerdict
+         * @description What the stylist decides about a piece when going through the wardrobe.
+         * @enum {string}
+         */
+        DayVerdict: "keep" | "alter" | "mend" | "let go";
+        /**
+         * DeleteAsideRequest
+         * @description What is deleted for good.
+         */
+        DeleteAsideRequest: {
+            /** Names */
+            names: string[];
+        };
+        /**
+         * DismissRequest
+         * @description A note that is waved away, or speaks again.
+         */
+        DismissRequest: {
+            /** Key */
+            key: string;
+            /**
+             * Again
+             * @default false
+             */
+            again?: boolean;
+        };
+        /**
+         * DrapeAnswer
+         * @description A cloth that is held to the face.
+         */
+        DrapeAnswer: {
+            /** Name */
+            name: string;
+            /** Hex */
+            hex: string;
+            /** Lab */
+            lab: number[];
+            /**
+             * Picture
+             * @description The cloth of the client's own piece, where it is one.
+             */
+            picture: string | null;
+        };
+        /**
+         * DrawRequest
+         * @description Looks to draw.
+         */
+        DrawRequest: {
+            /** Looks */
+            looks: components["schemas"]["LookToDraw"][];
+        };
+        /**
+         * DrawnAnswer
+         * @description A look, drawn both ways.
+         */
+        DrawnAnswer: {
+            figure: components["schemas"]["FigureAnswer"];
+            laid_out: components["schemas"]["LaidOutAnswer"];
+        };
+        /**
+         * DuplicateAnswer
+         * @description Two pieces that are nearly one.
+         */
+        DuplicateAnswer: {
+            /** First */
+            first: string;
+            /** Second */
+            second: string;
+            /** Difference */
+            difference: number;
+        };
+        /**
+         * DyedHairDocument
+         * @description Hair that is dyed.
+         */
+        "DyedHairDocument-Input": {
+            /**
+             * On
+             * @description When it was dyed last.
+             */
+            on?: string | null;
+            /**
+             * Root
+             * @description CIELAB of what grows.
+             */
+            root?: number[] | null;
+        };
+        /**
+         * DyedHairDocument
+         * @description Hair that is dyed.
+         */
+        "DyedHairDocument-Output": {
+            /**
+             * On
+             * @description When it was dyed last.
+             */
+            on: string | null;
+            /**
+             * Root
+             * @description CIELAB of what grows.
+             */
+            root: number[] | null;
+        };
+        /**
+         * EffectAnswer
+         * @description What putting a piece on, or taking it off again, would do.
+         */
+        EffectAnswer: {
+            /**
+             * Change
+             * @description Of the whole.
+             */
+            change: number;
+            /**
+             * Pieces
+             * @description The look after it.
+             */
+            pieces: string[];
+        };
+        /**
+         * ErasedAnswer
+         * @description What went with an erased client.
+         */
+        ErasedAnswer: {
+            /**
+             * Rows
+             * @description How many rows from each table of the database.
+             */
+            rows: {
+                [key: string]: number;
+            };
+            /**
+             * Files
+             * @description Names below the data folder.
+             */
+            files: string[];
+            /**
+             * Left
+             * @description What a search of the data folder still found; empty when everything went.
+             */
+            left: string[];
+            /**
+             * Backups Replaced
+             * @description Backups of a day that held the client and are gone; a fresh one stands in their place.
+             */
+            backups_replaced: number;
+            /**
+             * Backups Left
+             * @description Backups that still hold the client and are the stylist's to delete.
+             */
+            backups_left: string[];
+        };
+        /**
+         * EstimateAnswer
+         * @description A value with its standard deviation.
+         */
+        EstimateAnswer: {
+            /** Value */
+            value: number;
+            /** Doubt */
+            doubt: number;
+        };
+        /**
+         * FaceAnswer
+         * @description A client's colouring.
+         */
+        FaceAnswer: {
+            skin: components["schemas"]["FaceColour"] | null;
+            hair: components["schemas"]["FaceColour"] | null;
+            eyes: components["schemas"]["FaceColour"] | null;
+            /** @description The stylist's verdict, where there is one. */
+            undertone: components["schemas"]["Undertone"] | null;
+            /**
+             * Trust
+             * @description How far the undertone is trusted, 0 to 1.
+             */
+            trust: number;
+            /** @description What portraits and readings say together. */
+            read: components["schemas"]["ColouringAnswer"] | null;
+            /** @description What the newest trial says. */
+            held: components["schemas"]["ColouringAnswer"] | null;
+            /** @description What looks are judged against. */
+            counts: components["schemas"]["ColouringAnswer"] | null;
+            /**
+             * Disagree
+             * @description In what the portraits contradict each other.
+             */
+            disagree: string[];
+        };
+        /**
+         * FaceColour
+         * @description A colour of a face.
+         */
+        FaceColour: {
+            /** Lab */
+            lab: number[];
+            /** Hex */
+            hex: string;
+        };
+        /**
+         * FaceSource
+         * @description Where the colours of a face come from.
+         * @enum {string}
+         */
+        FaceSource: "portrait" | "colour reader" | "by eye";
+        /**
+         * FacesRequest
+         * @description Two pieces that are the two faces of one.
+         */
+        FacesRequest: {
+            /** First */
+            first: string;
+            /** Second */
+            second: string;
+        };
+        /**
+         * FigureAnswer
+         * @description A look on a body, centimetres.
+         */
+        FigureAnswer: {
+            /**
+             * Stature
+             * @description Of the wearer standing, from the crown.
+             */
+            stature: number;
+            /**
+             * Height
+             * @description From the crown to the sole as drawn.
+             */
+            height: number;
+            /**
+             * Room
+             * @description Above the crown, for hair and hats.
+             */
+            room: number;
+            /** Half Width */
+            half_width: number;
+            head: components["schemas"]["HeadAnswer"];
+            /** Layers */
+            layers: components["schemas"]["LayerAnswer"][];
+            /** Shapes */
+            shapes: components["schemas"]["ShapeAnswer"][];
+            /** Trace */
+            trace: components["schemas"]["StepAnswer"][];
+        };
+        /**
+         * FindRequest
+         * @description How many colours are wanted.
+         */
+        FindRequest: {
+            /**
+             * Count
+             * @default 5
+             */
+            count?: number;
+            /**
+             * Within
+             * @default 10
+             */
+            within?: number;
+            /**
+             * Kept
+             * @description Colours that stay in.
+             */
+            kept?: components["schemas"]["PaletteColour"][];
+        };
+        /**
+         * Finish
+         * @description Surface of a cloth or material.
+         * @enum {string}
+         */
+        Finish: "matte" | "knit" | "rib" | "denim" | "linen" | "tweed" | "suede" | "leather" | "satin" | "sheer" | "lace" | "velvet" | "pleat" | "quilt" | "straw" | "patent" | "metallic" | "pearl" | "stone" | "silk" | "corduroy" | "fur" | "sequin";
+        /**
+         * FollowsAnswer
+         * @description What follows from a colouring.
+         */
+        FollowsAnswer: {
+            neutrals: components["schemas"]["SuitingRange"];
+            tones: components["schemas"]["SuitingRange"];
+            /** Metals */
+            metals: components["schemas"]["SuitingMetal"][];
+            /** Contrast */
+            contrast: number[] | null;
+            /** Pieces */
+            pieces: components["schemas"]["SuitingPiece"][];
+        };
+        /**
+         * FrameAnswer
+         * @description A rectangle in pixels of a picture; it may reach beyond its edges.
+         */
+        FrameAnswer: {
+            /** Left */
+            left: number;
+            /** Top */
+            top: number;
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+        };
+        /**
+         * GarmentDocument
+         * @description The garment in it.
+         */
+        GarmentDocument: {
+            /** Share */
+            share: number;
+            /** Method */
+            method: string;
+            /** Confidence */
+            confidence: number;
+            /** @description What its shape can only be; left out where several things look like it. */
+            category: components["schemas"]["Category"] | null;
+        };
+        /**
+         * HabitAnswer
+         * @description Where this studio hangs colours otherwise than read.
+         */
+        HabitAnswer: {
+            /** Family */
+            family: string;
+            /** Name */
+            name: string;
+            read: components["schemas"]["Bin"];
+            said: components["schemas"]["Bin"];
+            /** Labels */
+            labels: string[];
+            /** Hex */
+            hex: string;
+            /** Warmth */
+            warmth: number;
+            /** Limit */
+            limit: number;
+            /** Enough */
+            enough: boolean;
+            /** Moves */
+            moves: components["schemas"]["MovedAnswer"][];
+        };
+        /**
+         * HabitRequest
+         * @description A habit whose border is to be moved.
+         */
+        HabitRequest: {
+            /** Family */
+            family: string;
+            read: components["schemas"]["Bin"];
+            said: components["schemas"]["Bin"];
+        };
+        /**
+         * HeadAnswer
+         * @description Where the picture of a head lies that was cut from a portrait.
+         */
+        HeadAnswer: {
+            /** Left */
+            left: number;
+            /** Top */
+            top: number;
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+        };
+        /**
+         * Held
+         * @description The verdict on a pair.
+         * @enum {string}
+         */
+        Held: "left" | "right" | "no difference";
+        /**
+         * HeldBackAnswer
+         * @description Something that keeps a look from more.
+         */
+        HeldBackAnswer: {
+            /** Measure */
+            measure: string;
+            /** Text */
+            text: string;
+            /** Pieces */
+            pieces: string[];
+            /**
+             * Costs
+             * @description Points of the whole.
+             */
+            costs: number;
+            /**
+             * Lost
+             * @description Whether points were lost; otherwise nothing was gained yet.
+             */
+            lost: boolean;
+        };
+        /**
+         * HeldRequest
+         * @description The verdict on the pair that is held.
+         */
+        HeldRequest: {
+            /** Left */
+            left: number;
+            /** Right */
+            right: number;
+            held: components["schemas"]["Held"];
+        };
+        /**
+         * HoldingsAnswer
+         * @description What this studio keeps.
+         */
+        HoldingsAnswer: {
+            /** Folder */
+            folder: string;
+            /** Bytes */
+            bytes: number;
+            /** Photos */
+            photos: number;
+            /**
+             * Free
+             * @description Bytes left on the disk.
+             */
+            free: number;
+            /** Clients */
+            clients: components["schemas"]["lucid_swatch__api__aside__HeldAnswer"][];
+            /** Aside */
+            aside: components["schemas"]["AsideAnswer"][];
+        };
+        /**
+         * ImportAnswer
+         * @description What taking a rail in does, or would do.
+         */
+        ImportAnswer: {
+            /** Added */
+            added: string[];
+            /** Changed */
+            changed: {
+                [key: string]: string[];
+            };
+            /** Same */
+            same: number;
+            /** Photos */
+            photos: number;
+            /** Dropped */
+            dropped: string[];
+        };
+        /**
+         * InPaletteAnswer
+         * @description A piece against a palette.
+         */
+        InPaletteAnswer: {
+            /** Piece Id */
+            piece_id: string;
+            /** Inside */
+            inside: boolean;
+            /** Share */
+            share: number;
+            /** Difference */
+            difference: number;
+            /** Nearest */
+            nearest: number;
+        };
+        /**
+         * InUseRequest
+         * @description Whether a portrait counts.
+         */
+        InUseRequest: {
+            /** In Use */
+            in_use: boolean;
+        };
+        /**
+         * Intent
+         * @description What a look is going for.
+         * @enum {string}
+         */
+        Intent: "tonal" | "contrast" | "accent" | "statement";
+        /**
+         * JobAnswer
+         * @description Something that takes long: it waits, or is under way. What is done is not here any more.
+         */
+        JobAnswer: {
+            /** Id */
+            id: string;
+            kind: components["schemas"]["JobKind"];
+            /**
+             * About
+             * @description Id of what it is done to.
+             */
+            about: string;
+            state: components["schemas"]["JobState"];
+            /**
+             * Stage
+             * @description What is being done right now.
+             */
+            stage: string;
+            /**
+             * Done
+             * @description Share that is done, where that is known.
+             */
+            done: number | null;
+        };
+        /**
+         * JobKind
+         * @description What takes long and is done beside the screens.
+         * @enum {string}
+         */
+        JobKind: "read" | "read again" | "take over" | "pictures";
+        /**
+         * JobState
+         * @description How far a job has come. What is done, or was stopped, is no job any more.
+         * @enum {string}
+         */
+        JobState: "waiting" | "under way";
+        /**
+         * JudgeRequest
+         * @description Pieces to judge as a look.
+         */
+        JudgeRequest: {
+            /** Pieces */
+            pieces: string[];
+            intent?: components["schemas"]["Intent"] | null;
+            /**
+             * Rain
+             * @description Whether it rains on the day.
+             * @default false
+             */
+            rain?: boolean;
+            /**
+             * Worn
+             * @description How pieces are worn, by id, where it is not as they usually are.
+             */
+            worn?: {
+                [key: string]: components["schemas"]["Worn"];
+            };
+            /**
+             * Formality
+             * @description Of the occasion.
+             */
+            formality?: number | null;
+            /**
+             * Warmth
+             * @description That the weather asks for.
+             */
+            warmth?: number | null;
+            /** @description The school to judge by; left out, the client's. */
+            conventions?: components["schemas"]["ConventionsDocument-Input"] | null;
+            /**
+             * On
+             * @description Another client, whose colouring and refusals the look is held against.
+             */
+            on?: string | null;
+        };
+        /**
+         * JudgedAnswer
+         * @description The verdict on a look and what every piece would do to it.
+         */
+        JudgedAnswer: {
+            intent: components["schemas"]["Intent"];
+            /** Overall */
+            overall: number;
+            measures: components["schemas"]["MeasuresDocument"];
+            /** Mends */
+            mends: components["schemas"]["MendDocument"][];
+            /**
+             * Effects
+             * @description What each piece of the rail would do, by piece id.
+             */
+            effects: {
+                [key: string]: components["schemas"]["EffectAnswer"];
+            };
+            /** Stitches */
+            stitches: components["schemas"]["StitchAnswer"][];
+            /** @description From the darkest to the lightest of skin, hair and eyes. */
+            band: components["schemas"]["BandAnswer"] | null;
+            /**
+             * Held Back
+             * @description Why it is not higher, what costs most first.
+             */
+            held_back: components["schemas"]["HeldBackAnswer"][];
+            /**
+             * Notes
+             * @description What there is to think of beside colour.
+             */
+            notes: components["schemas"]["NoteAnswer"][];
+            /**
+             * Weights
+             * @description The version of the weights that judged.
+             */
+            weights: string;
+            /** @description The school that judged. */
+            conventions: components["schemas"]["ConventionsDocument-Output"];
+        };
+        /**
+         * Kin
+         * @description How two colours stand to each other.
+         * @enum {string}
+         */
+        Kin: "match" | "may match" | "clash" | "related" | "apart";
+        /**
+         * LaidOutAnswer
+         * @description A look laid out, centimetres.
+         */
+        LaidOutAnswer: {
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+            /** Places */
+            places: components["schemas"]["PlaceAnswer"][];
+        };
+        /**
+         * LayerAnswer
+         * @description Parts that are drawn together, in the order of drawing.
+         */
+        LayerAnswer: {
+            lies: components["schemas"]["Lies"];
+            /** Piece */
+            piece: string | null;
+            /** Parts */
+            parts: components["schemas"]["PartAnswer"][];
+        };
+        /**
+         * LeaningAnswer
+         * @description A border that was moved.
+         */
+        LeaningAnswer: {
+            /** Told */
+            told: string;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Hex */
+            hex: string;
+            /** Warmth */
+            warmth: number;
+            /** Limit */
+            limit: number;
+        };
+        /**
+         * LeaningsAnswer
+         * @description The studio's own borders, and what its words ask for.
+         */
+        LeaningsAnswer: {
+            /** Kept */
+            kept: components["schemas"]["LeaningAnswer"][];
+            /** Habits */
+            habits: components["schemas"]["HabitAnswer"][];
+        };
+        /**
+         * Length
+         * @description Where a piece ends.
+         * @enum {string}
+         */
+        Length: "cropped" | "waist" | "hip" | "knee" | "midi" | "ankle" | "floor";
+        /**
+         * LetGoAnswer
+         * @description Something was let go.
+         */
+        LetGoAnswer: {
+            /**
+             * Change
+             * @description The change to take back; none when nothing was lost by it.
+             */
+            change: number | null;
+        };
+        /**
+         * Lies
+         * @description What a layer of the drawing is.
+         * @enum {string}
+         */
+        Lies: "behind" | "body" | "piece" | "head";
+        /**
+         * LightAnswer
+         * @description A light that a look can be seen in.
+         */
+        LightAnswer: {
+            /** Name */
+            name: string;
+            /** Note */
+            note: string;
+            /**
+             * Matrix
+             * @description Linear sRGB as measured to linear sRGB as seen, three rows of three.
+             */
+            matrix: number[][];
+        };
+        /**
+         * LightDocument
+         * @description The light it was taken in.
+         */
+        LightDocument: {
+            reference: components["schemas"]["LightReference"];
+            /**
+             * Cct
+             * @description Correlated colour temperature in kelvin of the cast that was left.
+             */
+            cct: number | null;
+            /**
+             * Uncertainty
+             * @description CIEDE2000 that the light alone leaves.
+             */
+            uncertainty: number;
+            /**
+             * Note
+             * @description What the stylist should know of it, such as a reference card that could not be used.
+             */
+            note: string | null;
+        };
+        /**
+         * LightReference
+         * @description What the light was read from, in order of trust.
+         * @enum {string}
+         */
+        LightReference: "reader" | "card" | "neutral" | "estimated" | "none";
+        /**
+         * LightRequest
+         * @description The tapped neutral, or none to estimate the light again.
+         */
+        LightRequest: {
+            neutral: components["schemas"]["NeutralMark"] | null;
+        };
+        /**
+         * Likeness
+         * @description In what two photos are alike.
+         * @enum {string}
+         */
+        Likeness: "same photo" | "same garment";
+        /**
+         * LookAnswer
+         * @description A kept look.
+         */
+        LookAnswer: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Pieces */
+            pieces: string[];
+            intent: components["schemas"]["Intent"] | null;
+            /** Overall */
+            overall: number;
+            kept: components["schemas"]["LookParticularsDocument-Output"];
+            /** Verdicts */
+            verdicts: components["schemas"]["PastVerdictAnswer"][];
+            /**
+             * Created At
+             * Format: date-time
+             */
+            created_at: string;
+        };
+        /**
+         * LookParticularsDocument
+         * @description What a look is for, and how it was found.
+         */
+        "LookParticularsDocument-Input": {
+            /**
+             * Occasion
+             * @default
+             */
+            occasion?: string;
+            /**
+             * Time
+             * @default
+             * @enum {string}
+             */
+            time?: "" | "day" | "evening";
+            /** Seasons */
+            seasons?: components["schemas"]["Season"][];
+            /**
+             * Note
+             * @default
+             */
+            note?: string;
+            /** Stylist Rating */
+            stylist_rating?: number | null;
+            /** Client Rating */
+            client_rating?: number | null;
+            /**
+             * Parent
+             * @description The look that this one varies.
+             */
+            parent?: string | null;
+            /**
+             * Worn
+             * @description How pieces are worn here, by id, where it is not as they usually are.
+             */
+            worn?: {
+                [key: string]: components["schemas"]["Worn"];
+            };
+            /**
+             * Seated
+             * @description Whether it is seen seated, where it is not as the client usually is.
+             */
+            seated?: boolean | null;
+            /**
+             * Formality
+             * @description Of the occasion, 1 beach and garden .. 5 black tie.
+             */
+            formality?: number | null;
+            /**
+             * Warmth
+             * @description That the weather asks for, 0 bare summer .. 4 deep winter.
+             */
+            warmth?: number | null;
+            photo?: components["schemas"]["WornPhotoDocument"] | null;
+            /** @description The school this look follows, where it is not the client's. */
+            conventions?: components["schemas"]["ConventionsDocument-Input"] | null;
+        };
+        /**
+         * LookParticularsDocument
+         * @description What a look is for, and how it was found.
+         */
+        "LookParticularsDocument-Output": {
+            /**
+             * Occasion
+             * @default
+             */
+            occasion: string;
+            /**
+             * Time
+             * @default
+             * @enum {string}
+             */
+            time: "" | "day" | "evening";
+            /** Seasons */
+            seasons: components["schemas"]["Season"][];
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /** Stylist Rating */
+            stylist_rating: number | null;
+            /** Client Rating */
+            client_rating: number | null;
+            /**
+             * Parent
+             * @description The look that this one varies.
+             */
+            parent: string | null;
+            /**
+             * Worn
+             * @description How pieces are worn here, by id, where it is not as they usually are.
+             */
+            worn: {
+                [key: string]: components["schemas"]["Worn"];
+            };
+            /**
+             * Seated
+             * @description Whether it is seen seated, where it is not as the client usually is.
+             */
+            seated: boolean | null;
+            /**
+             * Formality
+             * @description Of the occasion, 1 beach and garden .. 5 black tie.
+             */
+            formality: number | null;
+            /**
+             * Warmth
+             * @description That the weather asks for, 0 bare summer .. 4 deep winter.
+             */
+            warmth: number | null;
+            photo: components["schemas"]["WornPhotoDocument"] | null;
+            /** @description The school this look follows, where it is not the client's. */
+            conventions: components["schemas"]["ConventionsDocument-Output"] | null;
+        };
+        /**
+         * LookRequest
+         * @description A look to keep.
+         */
+        LookRequest: {
+            /** Name */
+            name: string;
+            /** Pieces */
+            pieces: string[];
+            intent?: components["schemas"]["Intent"] | null;
+            /** @description What is kept about it; left out, it stays. */
+            kept?: components["schemas"]["LookParticularsDocument-Input"] | null;
+        };
+        /**
+         * LookToDraw
+         * @description A look to draw.
+         */
+        LookToDraw: {
+            /** Pieces */
+            pieces: string[];
+            /**
+             * Worn
+             * @description How pieces are worn, by id, where it is not as they usually are.
+             */
+            worn?: {
+                [key: string]: components["schemas"]["Worn"];
+            };
+            /**
+             * Seated
+             * @description Left out, as the wearer is mostly seen.
+             */
+            seated?: boolean | null;
+            /**
+             * On
+             * @description Another client who wears it.
+             */
+            on?: string | null;
+        };
+        /**
+         * MeasureDocument
+         * @description One measure: start plus the points is the score.
+         */
+        MeasureDocument: {
+            /** Score */
+            score: number;
+            /** Start */
+            start: number;
+            /** Because */
+            because: components["schemas"]["ReasonDocument"][];
+        };
+        /**
+         * MeasuredColour
+         * @description One measured colour.
+         */
+        MeasuredColour: {
+            /** Lab */
+            lab: number[];
+            /** Share */
+            share: number;
+            /** Hex */
+            hex: string;
+            /** Name */
+            name: string;
+            /**
+             * Uncertainty
+             * @description CIEDE2000 that holds the true colour nine times in ten.
+             */
+            uncertainty: number;
+            /** @default cloth */
+            part: components["schemas"]["Part"];
+        };
+        /**
+         * MeasuredFinish
+         * @description The surface as read.
+         */
+        MeasuredFinish: {
+            /** Sheen */
+            sheen: number;
+            /** Texture */
+            texture: number;
+        };
+        /**
+         * MeasuredHardware
+         * @description The metal that seems to show: a suggestion.
+         */
+        MeasuredHardware: {
+            metal: components["schemas"]["Metal"];
+            /** Confidence */
+            confidence: number;
+        };
+        /**
+         * MeasuredPattern
+         * @description The pattern as read.
+         */
+        MeasuredPattern: {
+            type: components["schemas"]["PatternType"];
+            scale: components["schemas"]["Scale"] | null;
+            /** Confidence */
+            confidence: number;
+            /**
+             * Repeat
+             * @description Repeat against the width of the body.
+             */
+            repeat: number | null;
+        };
+        /**
+         * MeasuredSort
+         * @description Where it would hang.
+         */
+        MeasuredSort: {
+            bin: components["schemas"]["Bin"];
+            /** Temperature */
+            temperature: number;
+            undertone: components["schemas"]["Undertone"];
+            /** Lean */
+            lean: string | null;
+            /** Name */
+            name: string;
+            /** Confidence */
+            confidence: number;
+        };
+        /**
+         * MeasurementDocument
+         * @description A measurement of a photo.
+         */
+        MeasurementDocument: {
+            /**
+             * Format
+             * @default lucid-swatch/measurement
+             * @constant
+             */
+            format: "lucid-swatch/measurement";
+            /**
+             * Version
+             * @default 1
+             * @constant
+             */
+            version: 1;
+            photo: components["schemas"]["PhotoDocument"];
+            light: components["schemas"]["LightDocument"];
+            garment: components["schemas"]["GarmentDocument"];
+            /** Colours */
+            colours: components["schemas"]["MeasuredColour"][];
+            /**
+             * Threads
+             * @description The yarns of a marl, whose mean stands in colours.
+             */
+            threads: number[][] | null;
+            pattern: components["schemas"]["MeasuredPattern"];
+            finish: components["schemas"]["MeasuredFinish"];
+            hardware: components["schemas"]["MeasuredHardware"] | null;
+            sort: components["schemas"]["MeasuredSort"];
+        };
+        /**
+         * MeasuresDocument
+         * @description The five measures.
+         */
+        MeasuresDocument: {
+            harmony: components["schemas"]["MeasureDocument"];
+            contrast: components["schemas"]["MeasureDocument"];
+            monochrome: components["schemas"]["MeasureDocument"];
+            statement: components["schemas"]["MeasureDocument"];
+            /** @description Null without a client. */
+            colouring: components["schemas"]["MeasureDocument"] | null;
+        };
+        /**
+         * MendColour
+         * @description The colour that a mend asks for.
+         */
+        MendColour: {
+            /** Lab */
+            lab: number[];
+        };
+        /**
+         * MendDocument
+         * @description A change that raises the whole.
+         */
+        MendDocument: {
+            /**
+             * Do
+             * @description swap, add, remove or recolour.
+             */
+            do: string;
+            /** Piece */
+            piece: string | null;
+            /** With */
+            with: string | null;
+            for: components["schemas"]["MendColour"] | null;
+            /** Text */
+            text: string;
+            /**
+             * Gain
+             * @description What the whole really rises by.
+             */
+            gain: number;
+            /**
+             * Rises
+             * @description What each measure really rises by, or falls.
+             */
+            rises: {
+                [key: string]: number;
+            };
+        };
+        /**
+         * Metal
+         * @description Metal that shows.
+         * @enum {string}
+         */
+        Metal: "none" | "gold" | "silver" | "rose" | "mixed";
+        /**
+         * MovedAnswer
+         * @description A piece that a moved border hangs elsewhere.
+         */
+        MovedAnswer: {
+            /** Label */
+            label: string;
+            /** Client */
+            client: string;
+            now: components["schemas"]["Bin"];
+            then: components["schemas"]["Bin"];
+        };
+        /**
+         * MovedRuleAnswer
+         * @description A rule whose points are multiplied.
+         */
+        MovedRuleAnswer: {
+            /** Rule */
+            rule: string;
+            /** Says */
+            says: string;
+            /** Times */
+            times: number;
+        };
+        /**
+         * NameRequest
+         * @description What a photo shows.
+         */
+        NameRequest: {
+            /** Name */
+            name: string;
+        };
+        /**
+         * NeighbourAnswer
+         * @description A piece beside another one, with how far apart their main colours are.
+         */
+        NeighbourAnswer: {
+            /** Piece Id */
+            piece_id: string;
+            /** Label */
+            label: string;
+            /**
+             * Difference
+             * @description CIEDE2000 between the two readings.
+             */
+            difference: number;
+            /**
+             * Within
+             * @description CIEDE2000 that the two readings leave open together.
+             */
+            within: number;
+            kin: components["schemas"]["Kin"];
+            /** Hex */
+            hex: string;
+            /** Picture */
+            picture: string | null;
+        };
+        /**
+         * NeutralMark
+         * @description A place in a photo known to be neutral, in fractions from the top left corner.
+         */
+        NeutralMark: {
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+            /** Lightness */
+            lightness?: number | null;
+        };
+        /**
+         * NewClient
+         * @description A client to add.
+         */
+        NewClient: {
+            /** Name */
+            name: string;
+            /**
+             * Note
+             * @default
+             */
+            note?: string;
+            /**
+             * Consent
+             * @description That the client agreed to be photographed, today.
+             * @default false
+             */
+            consent?: boolean;
+            /**
+             * Consent For
+             * @default
+             */
+            consent_for?: string;
+        };
+        /**
+         * NoteAnswer
+         * @description Something to think of, apart from the score.
+         */
+        NoteAnswer: {
+            /** Key */
+            key: string;
+            /** Text */
+            text: string;
+            /** Pieces */
+            pieces: string[];
+        };
+        /**
+         * OpeningAnswer
+         * @description A piece that is not there, and how many good looks it would open.
+         */
+        OpeningAnswer: {
+            category: components["schemas"]["Category"];
+            /** Name */
+            name: string;
+            /** Hex */
+            hex: string;
+            /** Looks */
+            looks: number;
+        };
+        /**
+         * PaletteAnswer
+         * @description A palette against a rail.
+         */
+        PaletteAnswer: {
+            /** Id */
+            id: string | null;
+            /** Name */
+            name: string;
+            /** Within */
+            within: number;
+            /** Colours */
+            colours: components["schemas"]["PaletteColourAnswer"][];
+            /** Covers */
+            covers: number;
+            /** Pieces */
+            pieces: components["schemas"]["InPaletteAnswer"][];
+        };
+        /**
+         * PaletteColour
+         * @description A colour with a name.
+         */
+        PaletteColour: {
+            /**
+             * Name
+             * @default
+             */
+            name?: string;
+            /** Lab */
+            lab: number[];
+        };
+        /**
+         * PaletteColourAnswer
+         * @description A colour of a palette.
+         */
+        PaletteColourAnswer: {
+            /** Name */
+            name: string;
+            /** Lab */
+            lab: number[];
+            /** Hex */
+            hex: string;
+            /**
+             * Covers
+             * @description Share of the rail's cloth.
+             */
+            covers: number;
+        };
+        /**
+         * PaletteRequest
+         * @description A palette to try or to keep.
+         */
+        PaletteRequest: {
+            /**
+             * Name
+             * @default
+             */
+            name?: string;
+            /**
+             * Within
+             * @default 10
+             */
+            within?: number;
+            /** Colours */
+            colours?: components["schemas"]["PaletteColour"][];
+        };
+        /**
+         * Part
+         * @description What a colour of a piece belongs to.
+         * @enum {string}
+         */
+        Part: "cloth" | "trim" | "lining" | "hardware";
+        /**
+         * PartAnswer
+         * @description An outline.
+         */
+        PartAnswer: {
+            role: components["schemas"]["Role"];
+            /**
+             * Path
+             * @description Path data as SVG has it, centimetres.
+             */
+            path: string;
+            /**
+             * Fill
+             * @description Of a part in a colour of its own.
+             */
+            fill: string | null;
+            /**
+             * Dark
+             * @description How far it is darkened, 0 to 1; of a line, how dark it is.
+             */
+            dark: number;
+            /**
+             * Turn
+             * @description Degrees by which the grain is turned, clockwise.
+             */
+            turn: number;
+            /**
+             * Width
+             * @description Of a line, centimetres.
+             */
+            width: number;
+        };
+        /**
+         * PartRequest
+         * @description The part of the face that the colour reader is held to.
+         */
+        PartRequest: {
+            /**
+             * Part
+             * @enum {string}
+             */
+            part: "skin" | "hair" | "eyes";
+        };
+        /**
+         * ParticularsDocument
+         * @description What is kept about a piece.
+         */
+        "ParticularsDocument-Input": {
+            /**
+             * Uses
+             * @description What it is worn for.
+             */
+            uses?: string[];
+            /**
+             * Seasons
+             * @description When it is worn; empty for what its warmth says.
+             */
+            seasons?: components["schemas"]["Season"][];
+            verdict?: components["schemas"]["DayVerdict"] | null;
+            /**
+             * Fits
+             * @description Whether it fits now.
+             */
+            fits?: boolean | null;
+            /**
+             * Size
+             * @default
+             */
+            size?: string;
+            /** Price */
+            price?: number | null;
+            /** Bought On */
+            bought_on?: string | null;
+            /**
+             * Care
+             * @default
+             */
+            care?: string;
+            /**
+             * Note
+             * @default
+             */
+            note?: string;
+            /**
+             * Worn On
+             * @description Days on which it was worn.
+             */
+            worn_on?: string[];
+            /**
+             * Set
+             * @description The set that it belongs to and is never parted from.
+             * @default
+             */
+            set?: string;
+            /**
+             * Other Face
+             * @description The piece that is the other face of this reversible one.
+             */
+            other_face?: string | null;
+        };
+        /**
+         * ParticularsDocument
+         * @description What is kept about a piece.
+         */
+        "ParticularsDocument-Output": {
+            /**
+             * Uses
+             * @description What it is worn for.
+             */
+            uses: string[];
+            /**
+             * Seasons
+             * @description When it is worn; empty for what its warmth says.
+             */
+            seasons: components["schemas"]["Season"][];
+            verdict: components["schemas"]["DayVerdict"] | null;
+            /**
+             * Fits
+             * @description Whether it fits now.
+             */
+            fits: boolean | null;
+            /**
+             * Size
+             * @default
+             */
+            size: string;
+            /** Price */
+            price: number | null;
+            /** Bought On */
+            bought_on: string | null;
+            /**
+             * Care
+             * @default
+             */
+            care: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Worn On
+             * @description Days on which it was worn.
+             */
+            worn_on: string[];
+            /**
+             * Set
+             * @description The set that it belongs to and is never parted from.
+             * @default
+             */
+            set: string;
+            /**
+             * Other Face
+             * @description The piece that is the other face of this reversible one.
+             */
+            other_face: string | null;
+        };
+        /**
+         * PartnerAnswer
+         * @description A piece beside another one, as a look of two.
+         */
+        PartnerAnswer: {
+            /** Piece Id */
+            piece_id: string;
+            /** Label */
+            label: string;
+            /** Score */
+            score: number;
+            /** Because */
+            because: string;
+            /** Hex */
+            hex: string;
+            /** Picture */
+            picture: string | null;
+        };
+        /**
+         * PastVerdictAnswer
+         * @description What another version of the weights found.
+         */
+        PastVerdictAnswer: {
+            /** Weights */
+            weights: string;
+            /** Overall */
+            overall: number;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+        };
+        /**
+         * PatchAnswer
+         * @description How many patches of the card are still to be measured.
+         */
+        PatchAnswer: {
+            /** Left */
+            left: number;
+        };
+        /**
+         * PatternType
+         * @description How the colours of a cloth lie.
+         * @enum {string}
+         */
+        PatternType: "solid" | "stripe" | "check" | "dot" | "floral" | "animal" | "geometric" | "abstract" | "colour-block" | "marl" | "graphic" | "gradient";
+        /**
+         * PhotoAnswer
+         * @description A photo in the intake.
+         */
+        PhotoAnswer: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            state: components["schemas"]["PhotoState"];
+            /** Stage */
+            stage: string;
+            problem: components["schemas"]["ProblemDocument"] | null;
+            reading: components["schemas"]["MeasurementDocument"] | null;
+            /** Outline */
+            outline: number[][][] | null;
+            neutral: components["schemas"]["NeutralMark"] | null;
+            /**
+             * Reader
+             * @description CIELAB of the cloth as the colour reader read it.
+             */
+            reader: number[] | null;
+            /**
+             * Series From
+             * @description The photo whose light it takes.
+             */
+            series_from: string | null;
+            /** @description An earlier photo that shows the same, to be asked about. */
+            alike: components["schemas"]["AlikeAnswer"] | null;
+            /**
+             * Strokes
+             * @description How many strokes were drawn to mend the outline.
+             */
+            strokes: number;
+            pictures: components["schemas"]["PhotoPictures"];
+            /**
+             * Doubt
+             * @description 0 sure to 1 unsure: what is to be looked at first.
+             */
+            doubt: number;
+        };
+        /**
+         * PhotoDocument
+         * @description The photo that was measured.
+         */
+        PhotoDocument: {
+            /** File */
+            file: string;
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+            /** Profile */
+            profile: string;
+        };
+        /**
+         * PhotoPictures
+         * @description Where the pictures of a photo are, if they are there.
+         */
+        PhotoPictures: {
+            /** Thumbnail */
+            thumbnail: string | null;
+            /** As Shot */
+            as_shot: string | null;
+            /** Relit */
+            relit: string | null;
+            /** Cloth Only */
+            cloth_only: string | null;
+            /** Colours */
+            colours: string[];
+        };
+        /**
+         * PhotoState
+         * @description How far a photo has come.
+         * @enum {string}
+         */
+        PhotoState: "waiting" | "reading" | "read" | "failed" | "hung" | "not now";
+        /**
+         * PieceAnswer
+         * @description A piece on the rail.
+         */
+        PieceAnswer: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+            category: components["schemas"]["Category"];
+            zone: components["schemas"]["Zone"];
+            /**
+             * Area
+             * @description Visible area before layering, in hundredths of a figure.
+             */
+            area: number;
+            /**
+             * Nearness
+             * @description To the face, 0 to 1.
+             */
+            nearness: number;
+            /** Colours */
+            colours: components["schemas"]["ColourAnswer"][];
+            pattern: components["schemas"]["PatternType"];
+            scale: components["schemas"]["Scale"] | null;
+            /** Finish */
+            finish: string[];
+            metal: components["schemas"]["Metal"];
+            volume: components["schemas"]["Volume"];
+            length: components["schemas"]["Length"] | null;
+            /** Formality */
+            formality: number | null;
+            /** Warmth */
+            warmth: number | null;
+            worn: components["schemas"]["Worn"] | null;
+            sort: components["schemas"]["SortDocument"];
+            bin_said: components["schemas"]["Bin"] | null;
+            /** @description Where its colours alone would hang it. */
+            read: components["schemas"]["SortDocument"];
+            /**
+             * Fit
+             * @description How well it suits the client, against the best colour, 0 to 1; none while nothing is known of the undertone.
+             */
+            fit: number | null;
+            /** Suits */
+            suits: boolean | null;
+            kept: components["schemas"]["ParticularsDocument-Output"];
+            /**
+             * Seasons
+             * @description As said, or as its warmth tells.
+             */
+            seasons: components["schemas"]["Season"][];
+            /** Cost Per Wear */
+            cost_per_wear: number | null;
+            /**
+             * Looks
+             * @description Names of the kept looks that it is in.
+             */
+            looks: string[];
+            /** Doubtful */
+            doubtful: boolean;
+            /** Lightness */
+            lightness: number;
+            /** Chroma */
+            chroma: number;
+            /** Hue */
+            hue: number;
+            /** Photo Id */
+            photo_id: string | null;
+            /**
+             * Cloth
+             * @description Where the relit crop of the cloth is, if there is one.
+             */
+            cloth: string | null;
+            /** @description The same, small, on a sheet with those of the whole rail. */
+            strip: components["schemas"]["StripAnswer"] | null;
+            /** Thumbnail */
+            thumbnail: string | null;
+            /**
+             * Created At
+             * Format: date-time
+             */
+            created_at: string;
+        };
+        /**
+         * PlaceAnswer
+         * @description Where a piece lies, centimetres from the top left corner.
+         */
+        PlaceAnswer: {
+            /** Piece */
+            piece: string;
+            /** Left */
+            left: number;
+            /** Top */
+            top: number;
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+            cut: components["schemas"]["CutAnswer"] | null;
+            /**
+             * Parts
+             * @description Its outlines there, where it has no photo.
+             */
+            parts: components["schemas"]["PartAnswer"][];
+        };
+        /**
+         * PlaceRequest
+         * @description Where backups are to lie.
+         */
+        PlaceRequest: {
+            /** Place */
+            place: string;
+        };
+        /**
+         * PortraitAnswer
+         * @description Skin, hair and eyes from one source.
+         */
+        PortraitAnswer: {
+            /** Id */
+            id: string;
+            source: components["schemas"]["FaceSource"];
+            /** Name */
+            name: string;
+            /**
+             * Created At
+             * Format: date-time
+             */
+            created_at: string;
+            /**
+             * Pictures
+             * @description Addresses of portrait, face, person and head; empty where there is no picture.
+             */
+            pictures: {
+                [key: string]: string;
+            };
+            spots: components["schemas"]["SpotsDocument"];
+            neutral: components["schemas"]["NeutralMark"] | null;
+            /** Veils */
+            veils: components["schemas"]["Veil"][];
+            /** @description What its light was told from. */
+            light: components["schemas"]["LightReference"] | null;
+            /** Note */
+            note: string;
+            /** Colours */
+            colours: {
+                [key: string]: components["schemas"]["FaceColour"];
+            };
+            /**
+             * Doubts
+             * @description CIEDE2000, standard deviation, by part.
+             */
+            doubts: {
+                [key: string]: number;
+            };
+            /** @description What this one alone says. */
+            colouring: components["schemas"]["ColouringAnswer"] | null;
+            /** In Use */
+            in_use: boolean;
+        };
+        /**
+         * PortraitRequest
+         * @description Where to read a portrait, what in it is neutral, and what stands between.
+         */
+        PortraitRequest: {
+            spots: components["schemas"]["SpotsDocument"];
+            neutral?: components["schemas"]["NeutralMark"] | null;
+            /** Veils */
+            veils?: components["schemas"]["Veil"][];
+        };
+        /**
+         * ProblemDocument
+         * @description What is wrong, where, and what to do.
+         */
+        ProblemDocument: {
+            /** What */
+            what: string;
+            /**
+             * Where
+             * @default
+             */
+            where: string;
+            /**
+             * Do
+             * @default
+             */
+            do: string;
+        };
+        /**
+         * ReadingChange
+         * @description What a newer reading would change.
+         */
+        ReadingChange: {
+            /** Photo Id */
+            photo_id: string;
+            /** Label */
+            label: string;
+            /** Hung */
+            hung: boolean;
+            /**
+             * Difference
+             * @description CIEDE2000 between the main colours.
+             */
+            difference: number;
+            /** Before */
+            before: string;
+            /**
+             * After
+             * @description Names of the main colour.
+             */
+            after: string;
+            /** Before Hex */
+            before_hex: string;
+            /** After Hex */
+            after_hex: string;
+            bin_before: components["schemas"]["Bin"];
+            bin_after: components["schemas"]["Bin"];
+            /** Picture */
+            picture: string;
+        };
+        /**
+         * ReasonDocument
+         * @description Why a measure gained or lost points.
+         */
+        ReasonDocument: {
+            /** Code */
+            code: string;
+            /** Text */
+            text: string;
+            /** Pieces */
+            pieces: string[];
+            /** Points */
+            points: number;
+        };
+        /**
+         * RefusalsDocument
+         * @description What the client will not wear.
+         */
+        "RefusalsDocument-Input": {
+            /** Lengths */
+            lengths?: components["schemas"]["Length"][];
+            /**
+             * Sheer
+             * @description Whether sheer cloth is refused.
+             * @default false
+             */
+            sheer?: boolean;
+            /**
+             * Heel
+             * @description The highest heel that is worn, in centimetres.
+             */
+            heel?: number | null;
+            /** Materials */
+            materials?: components["schemas"]["Finish"][];
+            /** Patterns */
+            patterns?: components["schemas"]["PatternType"][];
+            /** Metals */
+            metals?: components["schemas"]["Metal"][];
+            /**
+             * Colours
+             * @description Colours in words.
+             */
+            colours?: string[];
+        };
+        /**
+         * RefusalsDocument
+         * @description What the client will not wear.
+         */
+        "RefusalsDocument-Output": {
+            /** Lengths */
+            lengths: components["schemas"]["Length"][];
+            /**
+             * Sheer
+             * @description Whether sheer cloth is refused.
+             * @default false
+             */
+            sheer: boolean;
+            /**
+             * Heel
+             * @description The highest heel that is worn, in centimetres.
+             */
+            heel: number | null;
+            /** Materials */
+            materials: components["schemas"]["Finish"][];
+            /** Patterns */
+            patterns: components["schemas"]["PatternType"][];
+            /** Metals */
+            metals: components["schemas"]["Metal"][];
+            /**
+             * Colours
+             * @description Colours in words.
+             */
+            colours: string[];
+        };
+        /**
+         * RereadingAnswer
+         * @description How far a rereading is, and what it would change.
+         */
+        RereadingAnswer: {
+            /** Waiting */
+            waiting: number;
+            /** Changes */
+            changes: components["schemas"]["ReadingChange"][];
+        };
+        /**
+         * Role
+         * @description What a part of the drawing is.
+         * @enum {string}
+         */
+        Role: "skin" | "hair" | "eyes" | "cloth" | "colour" | "line";
+        /**
+         * Scale
+         * @description Repeat or motif against the width of the body: small below 5 %, large above 15 %.
+         * @enum {string}
+         */
+        Scale: "small" | "medium" | "large";
+        /**
+         * Season
+         * @description When a piece is worn.
+         * @enum {string}
+         */
+        Season: "spring" | "summer" | "autumn" | "winter";
+        /**
+         * SeriesRequest
+         * @description The photos of the same series; none for all that wait to be gone through.
+         */
+        SeriesRequest: {
+            /** Photos */
+            photos?: string[] | null;
+        };
+        /**
+         * ShapeAnswer
+         * @description Where a piece is on the figure, centimetres from the middle and from the crown.
+         */
+        ShapeAnswer: {
+            /** Piece */
+            piece: string;
+            /**
+             * Anchor
+             * @description Where stitches and threads are tied.
+             */
+            anchor: number[];
+            /**
+             * Box
+             * @description Left, top, right and bottom, over which its cloth is laid.
+             */
+            box: number[];
+        };
+        /**
+         * ShareAnswer
+         * @description A part of a rail's cloth.
+         */
+        ShareAnswer: {
+            /** Name */
+            name: string;
+            /** Share */
+            share: number;
+            /**
+             * Before
+             * @description The same share when the last visit began; none when nothing is known of then.
+             */
+            before: number | null;
+            /** Hex */
+            hex: string;
+            /** Pieces */
+            pieces: string[];
+        };
+        /**
+         * SideAnswer
+         * @description One side as kept.
+         */
+        SideAnswer: {
+            kind: components["schemas"]["SideKind"];
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+        };
+        /**
+         * SideBySideAnswer
+         * @description Two things that were compared.
+         */
+        SideBySideAnswer: {
+            /** Id */
+            id: string;
+            /**
+             * Created At
+             * Format: date-time
+             */
+            created_at: string;
+            left: components["schemas"]["SideAnswer"];
+            right: components["schemas"]["SideAnswer"];
+            /** Better */
+            better: string | null;
+            /** Note */
+            note: string;
+        };
+        /**
+         * SideBySideRequest
+         * @description Two things to keep side by side.
+         */
+        SideBySideRequest: {
+            left: components["schemas"]["SideDocument"];
+            right: components["schemas"]["SideDocument"];
+            /** Better */
+            better?: ("left" | "right" | "no difference") | null;
+            /**
+             * Note
+             * @default
+             */
+            note?: string;
+        };
+        /**
+         * SideDocument
+         * @description What is on one side.
+         */
+        SideDocument: {
+            kind: components["schemas"]["SideKind"];
+            /**
+             * Id
+             * @default
+             */
+            id?: string;
+        };
+        /**
+         * SideKind
+         * @description What is on a side of a comparison.
+         * @enum {string}
+         */
+        SideKind: "piece" | "look" | "photo" | "nothing";
+        /**
+         * SortDocument
+         * @description Where a piece hangs.
+         */
+        SortDocument: {
+            /** Id */
+            id: string;
+            bin: components["schemas"]["Bin"];
+            /**
+             * Temperature
+             * @description -1 cool to 1 warm.
+             */
+            temperature: number;
+            undertone: components["schemas"]["Undertone"];
+            /** Lean */
+            lean: string | null;
+            /** Name */
+            name: string;
+            /**
+             * Family
+             * @description The family of the name: of a print, that of its ground.
+             */
+            family: string;
+            /** Confidence */
+            confidence: number;
+        };
+        /**
+         * SpotPlace
+         * @description A place in a portrait, in fractions from the top left corner.
+         */
+        SpotPlace: {
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+        };
+        /**
+         * SpotsDocument
+         * @description Where a portrait is read, each part at some places or none, in fractions from the top left corner.
+         */
+        SpotsDocument: {
+            /** Skin */
+            skin?: components["schemas"]["SpotPlace"][];
+            /** Hair */
+            hair?: components["schemas"]["SpotPlace"][];
+            /** Eyes */
+            eyes?: components["schemas"]["SpotPlace"][];
+        };
+        /**
+         * StepAnswer
+         * @description A stretch of the figure and how light it is.
+         */
+        StepAnswer: {
+            /** Top */
+            top: number;
+            /** Bottom */
+            bottom: number;
+            /** Lightness */
+            lightness: number;
+        };
+        /**
+         * StitchAnswer
+         * @description Two pieces that are joined.
+         */
+        StitchAnswer: {
+            /** First */
+            first: string;
+            /** Second */
+            second: string;
+            /** Competes */
+            competes: boolean;
+            /** Code */
+            code: string;
+        };
+        /**
+         * StripAnswer
+         * @description A place on a sheet of strips, which holds so many in a row, each of 3 to 5.
+         */
+        StripAnswer: {
+            /** Sheet */
+            sheet: string;
+            /** Across */
+            across: number;
+            /** Place */
+            place: number;
+        };
+        /**
+         * StrokeRequest
+         * @description A line drawn over a photo.
+         */
+        StrokeRequest: {
+            /** Cloth */
+            cloth: boolean;
+            /** Points */
+            points: [
+                number,
+                number
+            ][];
+            /** Width */
+            width: number;
+            /**
+             * Box
+             * @description A rectangle between the first and the last point, with the garment inside.
+             * @default false
+             */
+            box?: boolean;
+        };
+        /**
+         * StudioAnswer
+         * @description What is set up in the studio.
+         */
+        StudioAnswer: {
+            /**
+             * Card
+             * @description CIELAB of the card's patches, if it was measured once.
+             */
+            card: number[][] | null;
+            /**
+             * Reader
+             * @description What the colour reader calls itself, if one answers.
+             */
+            reader: string | null;
+            watched: components["schemas"]["WatchedAnswer"] | null;
+        };
+        /**
+         * SuitingColour
+         * @description A colour that suits.
+         */
+        SuitingColour: {
+            /** Lab */
+            lab: number[];
+            /** Hex */
+            hex: string;
+            /** Name */
+            name: string;
+            /** Fit */
+            fit: number;
+        };
+        /**
+         * SuitingMetal
+         * @description A metal, and the chance that it sits with the skin.
+         */
+        SuitingMetal: {
+            metal: components["schemas"]["Metal"];
+            /** Chance */
+            chance: number;
+        };
+        /**
+         * SuitingPiece
+         * @description A piece of the rail against the client's colouring.
+         */
+        SuitingPiece: {
+            /** Piece Id */
+            piece_id: string;
+            /** Label */
+            label: string;
+            /** Hex */
+            hex: string;
+            /** Picture */
+            picture: string | null;
+            /** Fit */
+            fit: number;
+            /** Inside */
+            inside: boolean;
+        };
+        /**
+         * SuitingRange
+         * @description Colours that suit, varied, with the range they come from.
+         */
+        SuitingRange: {
+            /** Colours */
+            colours: components["schemas"]["SuitingColour"][];
+            /** Lightness */
+            lightness: number[];
+            /** Chroma */
+            chroma: number[];
+        };
+        /**
+         * TakeAsideRequest
+         * @description What is taken in again, and for whom.
+         */
+        TakeAsideRequest: {
+            /** Names */
+            names: string[];
+            /** Client Id */
+            client_id: string;
+        };
+        /**
+         * TakeOffRequest
+         * @description Pieces to take off the rail.
+         */
+        TakeOffRequest: {
+            /** Pieces */
+            pieces: string[];
+        };
+        /**
+         * TakeOverRequest
+         * @description The photos whose newer reading is taken over; the others keep the older one.
+         */
+        TakeOverRequest: {
+            /** Photos */
+            photos: string[];
+        };
+        /**
+         * TakenAnswer
+         * @description What became of one sent file.
+         */
+        TakenAnswer: {
+            /** Name */
+            name: string;
+            photo: components["schemas"]["PhotoAnswer"] | null;
+            problem: components["schemas"]["ProblemDocument"] | null;
+        };
+        /**
+         * TasteAnswer
+         * @description What the stylist's own verdicts say of the rules.
+         */
+        TasteAnswer: {
+            /** Verdicts */
+            verdicts: number;
+            /** Agreed */
+            agreed: number;
+            /** Would Agree */
+            would_agree: number;
+            /** Asked */
+            asked: components["schemas"]["MovedRuleAnswer"][];
+            /** Kept */
+            kept: components["schemas"]["MovedRuleAnswer"][];
+        };
+        /**
+         * TrialAnswer
+         * @description A trial by drapes.
+         */
+        TrialAnswer: {
+            /** Id */
+            id: string;
+            /**
+             * Created At
+             * Format: date-time
+             */
+            created_at: string;
+            /** Ended */
+            ended: boolean;
+            /** Drapes */
+            drapes: components["schemas"]["DrapeAnswer"][];
+            /** Held */
+            held: components["schemas"]["lucid_swatch__api__documents__trials__HeldAnswer"][];
+            /**
+             * Pair
+             * @description The drapes to hold left and right now, by place in drapes.
+             */
+            pair: number[] | null;
+            /** In Doubt */
+            in_doubt: string[];
+            /** Warm */
+            warm: number | null;
+            /** Balanced */
+            balanced: number | null;
+        };
+        /**
+         * Undertone
+         * @description Side of a colour or a skin.
+         * @enum {string}
+         */
+        Undertone: "warm" | "cool" | "balanced";
+        /**
+         * UndoneAnswer
+         * @description What was taken back or done again, and what comes next.
+         */
+        UndoneAnswer: {
+            /** Told */
+            told: string;
+            /**
+             * Back
+             * @description What can be taken back.
+             */
+            back: string | null;
+            /**
+             * Again
+             * @description What can be done again.
+             */
+            again: string | null;
+        };
+        /**
+         * Veil
+         * @description What stands between the eye and the client's own colours in a portrait.
+         * @enum {string}
+         */
+        Veil: "make-up" | "dyed hair" | "tinted glasses" | "flash";
+        /**
+         * VeilsRequest
+         * @description What stands between the eye and the client's own colours.
+         */
+        VeilsRequest: {
+            /** Veils */
+            veils: components["schemas"]["Veil"][];
+        };
+        /**
+         * Volume
+         * @description How far a piece stands off the body.
+         * @enum {string}
+         */
+        Volume: "close" | "easy" | "full";
+        /**
+         * WatchRequest
+         * @description A folder of this machine, and whose photos come into it.
+         */
+        WatchRequest: {
+            /** Path */
+            path: string;
+            /** Client Id */
+            client_id: string;
+        };
+        /**
+         * WatchedAnswer
+         * @description The watched folder.
+         */
+        WatchedAnswer: {
+            /** Path */
+            path: string;
+            /** Client Id */
+            client_id: string;
+            /** Problem */
+            problem: string;
+        };
+        /**
+         * WordRequest
+         * @description The stylist's word on a piece; what is left out stays as read.
+         */
+        WordRequest: {
+            category?: components["schemas"]["Category"] | null;
+            /** Label */
+            label?: string | null;
+            /** Bin */
+            bin?: components["schemas"]["Bin"] | "as read" | null;
+            pattern?: components["schemas"]["PatternType"] | null;
+            scale?: components["schemas"]["Scale"] | null;
+            /** Finish */
+            finish?: components["schemas"]["Finish"][] | null;
+            metal?: components["schemas"]["Metal"] | null;
+            volume?: components["schemas"]["Volume"] | null;
+            length?: components["schemas"]["Length"] | null;
+            /** Formality */
+            formality?: number | null;
+            /** Warmth */
+            warmth?: number | null;
+            /** Statement */
+            statement?: number | null;
+            worn?: components["schemas"]["Worn"] | null;
+        };
+        /**
+         * WorkAnswer
+         * @description How hard a rail works.
+         */
+        WorkAnswer: {
+            /** Looks */
+            looks: number;
+            /** Good */
+            good: number;
+            /**
+             * Good From
+             * @description The whole from which a look is good.
+             */
+            good_from: number;
+            /**
+             * Drawn
+             * @description Whether the numbers are estimates from a draw.
+             */
+            drawn: boolean;
+            /**
+             * Each
+             * @description Good looks by piece id.
+             */
+            each: {
+                [key: string]: number;
+            };
+            /** Openings */
+            openings: components["schemas"]["OpeningAnswer"][];
+        };
+        /**
+         * Worn
+         * @description How a layer or a top is worn.
+         * @enum {string}
+         */
+        Worn: "open" | "closed" | "tucked" | "loose";
+        /**
+         * WornPhotoDocument
+         * @description A photo of the look as it was worn.
+         */
+        WornPhotoDocument: {
+            /**
+             * Number
+             * @description Counts up with every new photo.
+             */
+            number: number;
+            /**
+             * Feet
+             * @description Whether it shows the look down to the shoes.
+             */
+            feet: boolean;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+        };
+        /**
+         * Zone
+         * @description Parts of the figure that a category fills.
+         * @enum {string}
+         */
+        Zone: "layer" | "upper" | "lower" | "whole" | "feet" | "legs" | "head" | "neck" | "waist" | "hand";
+        /**
+         * HeldAnswer
+         * @description What is kept about one client.
+         */
+        lucid_swatch__api__aside__HeldAnswer: {
+            /** Client Id */
+            client_id: string;
+            /** Name */
+            name: string;
+            /** Photos */
+            photos: number;
+            /** Portraits */
+            portraits: number;
+            /** Pieces */
+            pieces: number;
+            /** Looks */
+            looks: number;
+            /** Bytes */
+            bytes: number;
+        };
+        /**
+         * HeldAnswer
+         * @description A pair that was judged, and what was believed after it.
+         */
+        lucid_swatch__api__documents__trials__HeldAnswer: {
+            /** Left */
+            left: number;
+            /** Right */
+            right: number;
+            held: components["schemas"]["Held"];
+            /**
+             * Warm
+             * @description Chance that the undertone is on the warm side.
+             */
+            warm: number;
+            colouring: components["schemas"]["ColouringAnswer"];
+        };
+    };
+    responses: never;
+    parameters: never;
+    requestBodies: never;
+    headers: never;
+    pathItems: never;
 }
-export type $defs = Record<string, never>
+export type $defs = Record<string, never>;
 export interface operations {
-  list_clients: {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['BookEntry'][]
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  add: {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['NewClient']
-      }
-    }
-    responses: {
-      /** @description Successful Response */
-      201: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ClientAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  get: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ClientAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  erase: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ErasedAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  change_client: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-      }
-      cookie?: never
-    }
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['ClientChange']
-      }
-    }
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ClientAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  set_about: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-      }
-      cookie?: never
-    }
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['AboutDocument-Input']
-      }
-    }
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ClientAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  set_consent: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-      }
-      cookie?: never
-    }
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['ConsentRequest']
-      }
-    }
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ClientAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  set_archived: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-      }
-      cookie?: never
-    }
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['ArchiveRequest']
-      }
-    }
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ClientAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  take_out: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': unknown
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  send_portrait: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-      }
-      cookie?: never
-    }
-    requestBody: {
-      content: {
-        'multipart/form-data': components['schemas']['Body_send_portrait']
-      }
-    }
-    responses: {
-      /** @description Successful Response */
-      201: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ClientAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  read_portrait: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        portrait_id: string
-      }
-      cookie?: never
-    }
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['PortraitRequest']
-      }
-    }
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ClientAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  remove_portrait: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        portrait_id: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      204: {
-        headers: {
-          [name: string]: unknown
-        }
-        content?: never
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  set_veils: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        portrait_id: string
-      }
-      cookie?: never
-    }
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['VeilsRequest']
-      }
-    }
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ClientAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  set_in_use: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        portrait_id: string
-      }
-      cookie?: never
-    }
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['InUseRequest']
-      }
-    }
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ClientAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  read_live: {
-    parameters: {
-      query: {
-        part: 'skin' | 'hair' | 'eyes'
-        x: number
-        y: number
-      }
-      header?: never
-      path: {
-        portrait_id: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['FaceColour']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  portrait_picture: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        portrait_id: string
-        name: 'portrait.jpg' | 'face.jpg' | 'person.webp' | 'head.webp'
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': unknown
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  say_colour: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-      }
-      cookie?: never
-    }
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['ByEyeRequest']
-      }
-    }
-    responses: {
-      /** @description Successful Response */
-      201: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ClientAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  hold_reader_to_face: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-      }
-      cookie?: never
-    }
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['PartRequest']
-      }
-    }
-    responses: {
-      /** @description Successful Response */
-      201: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ClientAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  plain_cloth: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        colour: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': unknown
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  list_trials: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['TrialAnswer'][]
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  begin: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      201: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['TrialAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  get_trial: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        trial_id: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['TrialAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  forget: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        trial_id: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['LetGoAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  hold: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        trial_id: string
-      }
-      cookie?: never
-    }
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['HeldRequest']
-      }
-    }
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['TrialAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  undo_held: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        trial_id: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['TrialAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  end: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        trial_id: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['TrialAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  get_follows: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['FollowsAnswer'] | null
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  list_jobs: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['JobAnswer'][]
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  list_side_by_side: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['SideBySideAnswer'][]
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  keep_compared: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-      }
-      cookie?: never
-    }
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['SideBySideRequest']
-      }
-    }
-    responses: {
-      /** @description Successful Response */
-      201: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['SideBySideAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  forget_compared: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        compared_id: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['LetGoAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  list_compared_photos: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ComparedPhotoAnswer'][]
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  send_compared_photo: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-      }
-      cookie?: never
-    }
-    requestBody: {
-      content: {
-        'multipart/form-data': components['schemas']['Body_send_compared_photo']
-      }
-    }
-    responses: {
-      /** @description Successful Response */
-      201: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ComparedPhotoAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  name_compared_photo: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        photo_id: string
-      }
-      cookie?: never
-    }
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['NameRequest']
-      }
-    }
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ComparedPhotoAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  take_compared_photo_away: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        photo_id: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      204: {
-        headers: {
-          [name: string]: unknown
-        }
-        content?: never
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  photos_beside: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        left_id: string
-        right_id: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['BesideAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  compared_photo_picture: {
-    parameters: {
-      query?: {
-        beside?: string | null
-      }
-      header?: never
-      path: {
-        photo_id: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': unknown
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  list_photos: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['PhotoAnswer'][]
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  add_photos: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-      }
-      cookie?: never
-    }
-    requestBody: {
-      content: {
-        'multipart/form-data': components['schemas']['Body_add_photos']
-      }
-    }
-    responses: {
-      /** @description Successful Response */
-      201: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['TakenAnswer'][]
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  get_photo: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        photo_id: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['PhotoAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  delete_photo: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        photo_id: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      204: {
-        headers: {
-          [name: string]: unknown
-        }
-        content?: never
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  set_light: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        photo_id: string
-      }
-      cookie?: never
-    }
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['LightRequest']
-      }
-    }
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['PhotoAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  set_series_light: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        photo_id: string
-      }
-      cookie?: never
-    }
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['SeriesRequest']
-      }
-    }
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['PhotoAnswer'][]
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  hold_reader: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        photo_id: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['PhotoAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  keep_apart: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        photo_id: string
-      }
-      cookie?: never
-    }
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['ApartRequest']
-      }
-    }
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['PhotoAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  near_pieces: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        photo_id: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['NeighbourAnswer'][]
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  draw_stroke: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        photo_id: string
-      }
-      cookie?: never
-    }
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['StrokeRequest']
-      }
-    }
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['PhotoAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  take_back_stroke: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        photo_id: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['PhotoAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  take_another: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        photo_id: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      201: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['PhotoAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  put_aside: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        photo_id: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['PhotoAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  hang: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        photo_id: string
-      }
-      cookie?: never
-    }
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['WordRequest']
-      }
-    }
-    responses: {
-      /** @description Successful Response */
-      201: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['PieceAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  photo_picture: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        photo_id: string
-        name: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': unknown
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  show_rereading: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['RereadingAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  start_rereading: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      202: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['RereadingAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  stop_rereading: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['RereadingAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  take_over_readings: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-      }
-      cookie?: never
-    }
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['TakeOverRequest']
-      }
-    }
-    responses: {
-      /** @description Successful Response */
-      202: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['RereadingAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  get_rail: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['PieceAnswer'][]
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  get_strips: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-        key: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': unknown
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  take: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        piece_id: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      204: {
-        headers: {
-          [name: string]: unknown
-        }
-        content?: never
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  change: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        piece_id: string
-      }
-      cookie?: never
-    }
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['WordRequest']
-      }
-    }
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['PieceAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  change_many: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-      }
-      cookie?: never
-    }
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['ChangeRequest']
-      }
-    }
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['PieceAnswer'][]
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  take_many: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-      }
-      cookie?: never
-    }
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['TakeOffRequest']
-      }
-    }
-    responses: {
-      /** @description Successful Response */
-      204: {
-        headers: {
-          [name: string]: unknown
-        }
-        content?: never
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  join: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-      }
-      cookie?: never
-    }
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['FacesRequest']
-      }
-    }
-    responses: {
-      /** @description Successful Response */
-      204: {
-        headers: {
-          [name: string]: unknown
-        }
-        content?: never
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  get_company: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        piece_id: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['CompanyAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  list_changes: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ChangeAnswer'][]
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  undo_change: {
-    parameters: {
-      query?: {
-        change?: number | null
-      }
-      header?: never
-      path: {
-        client_id: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['UndoneAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  redo_change: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['UndoneAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  get_rail_json: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': unknown
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  get_rail_table: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': unknown
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  get_rail_archive: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': unknown
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  import_rail: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-      }
-      cookie?: never
-    }
-    requestBody: {
-      content: {
-        'multipart/form-data': components['schemas']['Body_import_rail']
-      }
-    }
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ImportAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  get_audit: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['AuditAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  get_work: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['WorkAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  list_palettes: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['PaletteAnswer'][]
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  add_palette: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-      }
-      cookie?: never
-    }
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['PaletteRequest']
-      }
-    }
-    responses: {
-      /** @description Successful Response */
-      201: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['PaletteAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  find_palette: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-      }
-      cookie?: never
-    }
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['FindRequest']
-      }
-    }
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['PaletteAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  try_palette: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-      }
-      cookie?: never
-    }
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['PaletteRequest']
-      }
-    }
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['PaletteAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  read_palette_file: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-      }
-      cookie?: never
-    }
-    requestBody: {
-      content: {
-        'multipart/form-data': components['schemas']['Body_read_palette_file']
-      }
-    }
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['PaletteAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  change_palette: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-        palette_id: string
-      }
-      cookie?: never
-    }
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['PaletteRequest']
-      }
-    }
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['PaletteAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  remove_palette: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        palette_id: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      204: {
-        headers: {
-          [name: string]: unknown
-        }
-        content?: never
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  get_palette_file: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        palette_id: string
-        ending: 'gpl' | 'css' | 'csv' | 'json'
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': unknown
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  get_leanings: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['LeaningsAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  move_border: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-      }
-      cookie?: never
-    }
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['HabitRequest']
-      }
-    }
-    responses: {
-      /** @description Successful Response */
-      204: {
-        headers: {
-          [name: string]: unknown
-        }
-        content?: never
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  put_border_back: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-        number: number
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      204: {
-        headers: {
-          [name: string]: unknown
-        }
-        content?: never
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  judge: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-      }
-      cookie?: never
-    }
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['JudgeRequest']
-      }
-    }
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['JudgedAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  list_missing_colours: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-      }
-      cookie?: never
-    }
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['JudgeRequest']
-      }
-    }
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['MendDocument'][]
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  list_lights: {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['LightAnswer'][]
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  list_looks: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['LookAnswer'][]
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  keep: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-      }
-      cookie?: never
-    }
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['LookRequest']
-      }
-    }
-    responses: {
-      /** @description Successful Response */
-      201: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['LookAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  write_look: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        look_id: string
-      }
-      cookie?: never
-    }
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['LookRequest']
-      }
-    }
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['LookAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  let_go: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        look_id: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['LetGoAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  send_worn_photo: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        look_id: string
-      }
-      cookie?: never
-    }
-    requestBody: {
-      content: {
-        'multipart/form-data': components['schemas']['Body_send_worn_photo']
-      }
-    }
-    responses: {
-      /** @description Successful Response */
-      201: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['LookAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  take_worn_photo_away: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        look_id: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['LookAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  worn_photo: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        look_id: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': unknown
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  wave_away: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-      }
-      cookie?: never
-    }
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['DismissRequest']
-      }
-    }
-    responses: {
-      /** @description Successful Response */
-      204: {
-        headers: {
-          [name: string]: unknown
-        }
-        content?: never
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  draw: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        client_id: string
-      }
-      cookie?: never
-    }
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['DrawRequest']
-      }
-    }
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['DrawnAnswer'][]
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  get_taste: {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['TasteAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  move_rules: {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      204: {
-        headers: {
-          [name: string]: unknown
-        }
-        content?: never
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  put_rules_back: {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      204: {
-        headers: {
-          [name: string]: unknown
-        }
-        content?: never
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  get_studio: {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['StudioAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  get_card: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        size: components['schemas']['CardSize']
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': unknown
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  calibrate_reader: {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      204: {
-        headers: {
-          [name: string]: unknown
-        }
-        content?: never
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  read_patch: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        number: number
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['PatchAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  get_measured_card: {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': unknown
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  set_measured_card: {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    requestBody: {
-      content: {
-        'multipart/form-data': components['schemas']['Body_set_measured_card']
-      }
-    }
-    responses: {
-      /** @description Successful Response */
-      204: {
-        headers: {
-          [name: string]: unknown
-        }
-        content?: never
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  forget_measured_card: {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      204: {
-        headers: {
-          [name: string]: unknown
-        }
-        content?: never
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  set_watched: {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['WatchRequest']
-      }
-    }
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['WatchedAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  unset_watched: {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      204: {
-        headers: {
-          [name: string]: unknown
-        }
-        content?: never
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  get_backups: {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['BackupsAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  make_backup_now: {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['BackupRequest']
-      }
-    }
-    responses: {
-      /** @description Successful Response */
-      202: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': unknown
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  set_backup_place: {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['PlaceRequest']
-      }
-    }
-    responses: {
-      /** @description Successful Response */
-      204: {
-        headers: {
-          [name: string]: unknown
-        }
-        content?: never
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  stop_backup: {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      204: {
-        headers: {
-          [name: string]: unknown
-        }
-        content?: never
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  get_backup: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        name: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': unknown
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  get_holdings: {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['HoldingsAnswer']
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  aside_thumbnail: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        name: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': unknown
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  take_aside: {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['TakeAsideRequest']
-      }
-    }
-    responses: {
-      /** @description Successful Response */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['TakenAnswer'][]
-        }
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
-  throw_aside_away: {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['DeleteAsideRequest']
-      }
-    }
-    responses: {
-      /** @description Successful Response */
-      204: {
-        headers: {
-          [name: string]: unknown
-        }
-        content?: never
-      }
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-      /** @description Unprocessable Entity */
-      422: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'application/json': components['schemas']['ProblemDocument']
-        }
-      }
-    }
-  }
+    list_clients: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BookEntry"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    add: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewClient"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClientAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClientAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    erase: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErasedAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    change_client: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ClientChange"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClientAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    set_about: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AboutDocument-Input"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClientAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    set_consent: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ConsentRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClientAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    set_archived: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ArchiveRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClientAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    take_out: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    send_portrait: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_send_portrait"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClientAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    read_portrait: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                portrait_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PortraitRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClientAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    remove_portrait: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                portrait_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    set_veils: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                portrait_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["VeilsRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClientAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    set_in_use: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                portrait_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["InUseRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClientAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    read_live: {
+        parameters: {
+            query: {
+                part: "skin" | "hair" | "eyes";
+                x: number;
+                y: number;
+            };
+            header?: never;
+            path: {
+                portrait_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FaceColour"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    portrait_picture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                portrait_id: string;
+                name: "portrait.jpg" | "face.jpg" | "person.webp" | "head.webp";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    say_colour: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ByEyeRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClientAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    hold_reader_to_face: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PartRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClientAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    plain_cloth: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                colour: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    list_trials: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrialAnswer"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    begin: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrialAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    get_trial: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                trial_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrialAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    forget: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                trial_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LetGoAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    hold: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                trial_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HeldRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrialAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    undo_held: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                trial_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrialAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    end: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                trial_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrialAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    get_follows: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FollowsAnswer"] | null;
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    list_jobs: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobAnswer"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    list_side_by_side: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SideBySideAnswer"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    keep_compared: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SideBySideRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SideBySideAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    forget_compared: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                compared_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LetGoAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    list_compared_photos: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ComparedPhotoAnswer"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    send_compared_photo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_send_compared_photo"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ComparedPhotoAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    name_compared_photo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                photo_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NameRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ComparedPhotoAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    take_compared_photo_away: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                photo_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    photos_beside: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                left_id: string;
+                right_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BesideAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    compared_photo_picture: {
+        parameters: {
+            query?: {
+                beside?: string | null;
+            };
+            header?: never;
+            path: {
+                photo_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    list_photos: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoAnswer"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    add_photos: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_add_photos"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakenAnswer"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    get_photo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                photo_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    delete_photo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                photo_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    set_light: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                photo_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LightRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    set_series_light: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                photo_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SeriesRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoAnswer"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    hold_reader: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                photo_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    keep_apart: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                photo_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ApartRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    near_pieces: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                photo_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NeighbourAnswer"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    draw_stroke: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                photo_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StrokeRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    take_back_stroke: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                photo_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    take_another: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                photo_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    put_aside: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                photo_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    hang: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                photo_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WordRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PieceAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    photo_picture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                photo_id: string;
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    show_rereading: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RereadingAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    start_rereading: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RereadingAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    stop_rereading: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RereadingAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    take_over_readings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeOverRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RereadingAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    get_rail: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PieceAnswer"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    get_strips: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    take: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                piece_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                piece_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WordRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PieceAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    change_many: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangeRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PieceAnswer"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    take_many: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeOffRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    join: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FacesRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    get_company: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                piece_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CompanyAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    list_changes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChangeAnswer"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    undo_change: {
+        parameters: {
+            query?: {
+                change?: number | null;
+            };
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UndoneAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    redo_change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UndoneAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    get_rail_json: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    get_rail_table: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    get_rail_archive: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    import_rail: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_import_rail"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImportAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    get_audit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AuditAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    get_work: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    list_palettes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PaletteAnswer"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    add_palette: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PaletteRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PaletteAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    find_palette: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FindRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PaletteAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    try_palette: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PaletteRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PaletteAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    read_palette_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_read_palette_file"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PaletteAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    change_palette: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+                palette_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PaletteRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PaletteAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    remove_palette: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                palette_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    get_palette_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                palette_id: string;
+                ending: "gpl" | "css" | "csv" | "json";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    get_leanings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LeaningsAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    move_border: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HabitRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    put_border_back: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    judge: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JudgeRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JudgedAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    list_missing_colours: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JudgeRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MendDocument"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    list_lights: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LightAnswer"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    list_looks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LookAnswer"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    keep: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LookRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LookAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    write_look: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                look_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LookRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LookAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    let_go: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                look_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LetGoAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    send_worn_photo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                look_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_send_worn_photo"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LookAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    take_worn_photo_away: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                look_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LookAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    worn_photo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                look_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    wave_away: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DismissRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    draw: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DrawRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DrawnAnswer"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    get_taste: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TasteAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    move_rules: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    put_rules_back: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    get_studio: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StudioAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    get_card: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                size: components["schemas"]["CardSize"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    calibrate_reader: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    read_patch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PatchAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    get_measured_card: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    set_measured_card: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_set_measured_card"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    forget_measured_card: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    set_watched: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WatchRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WatchedAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    unset_watched: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    get_backups: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BackupsAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    make_backup_now: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BackupRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    set_backup_place: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlaceRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    stop_backup: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    get_backup: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    get_holdings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HoldingsAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    aside_thumbnail: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    take_aside: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeAsideRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakenAnswer"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    throw_aside_away: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DeleteAsideRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
 }
