@@ -31,6 +31,9 @@ useKeys(() => ({
 </template>
 
 <style scoped>
+.help {
+  white-space: nowrap;
+}
 dl {
   width: 290px;
   display: grid;

@@ -10,6 +10,11 @@ const emit = defineEmits<{ undo: []; redo: [] }>()
 const changes = usePastChanges(() => clientId)
 const lines = computed(() => (changes.value ?? []).map((one, key) => ({ ...one, key })))
 type Line = (typeof lines.value)[number]
+/** What scrolls can be scrolled with the keyboard; the list hands no attribute on to it. */
+function reachable(list: unknown) {
+  if (!(list instanceof Object && '$el' in list && list.$el instanceof Element)) return
+  list.$el.querySelector('.v-vl')?.setAttribute('tabindex', '0')
+}
 const when = (moment: string) =>
   new Date(moment).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
 </script>
@@ -23,6 +28,7 @@ const when = (moment: string) =>
     <NVirtualList
       v-if="lines.length"
       class="lines"
+      :ref="reachable"
       :style="{ height: `${Math.min(240, 25 * lines.length)}px` }"
       :items="lines"
       :item-size="25"
