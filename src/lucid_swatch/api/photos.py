@@ -14,6 +14,7 @@ from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.records import PhotoRecord
 from lucid_swatch.usecases.alike import alike, neighbours, not_the_same
+from lucid_swatch.usecases.guesses import guesses_of
 from lucid_swatch.usecases.intake import (
     add_stroke,
     another_piece,
@@ -57,7 +58,8 @@ def list_photos(session: ReadSession, context: InContext, client_id: Id) -> list
     context.queue.make_ready()
     photos = Photos(session).of_client(client_id)
     found, stages = alike(photos), {job.about: job.stage for job in Jobs(session).of_client(client_id)}
-    return [photo_answer(photo, stages.get(photo.id, ""), found.get(photo.id)) for photo in photos]
+    guesses = guesses_of(session, photos)
+    return [photo_answer(one, stages.get(one.id, ""), found.get(one.id), guesses.get(one.id, ())) for one in photos]
 
 
 @router.post("/clients/{client_id}/photos", status_code=201)
@@ -77,7 +79,8 @@ def add_photos(context: InContext, client_id: Id, photos: Annotated[list[UploadF
 @router.get("/photos/{photo_id}")
 def get_photo(session: ReadSession, photo_id: Id) -> PhotoAnswer:
     """One photo."""
-    return photo_answer(Photos(session).get(photo_id))
+    photo = Photos(session).get(photo_id)
+    return photo_answer(photo, guesses=guesses_of(session, [photo]).get(photo_id, ()))
 
 
 @router.put("/photos/{photo_id}/light")

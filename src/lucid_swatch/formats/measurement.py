@@ -6,9 +6,9 @@ from pydantic import Field
 
 from lucid_swatch.core.colour.arrays import FloatArray
 from lucid_swatch.core.colour.spaces import lab_to_hex
+from lucid_swatch.core.garment.likely import firm, likely
 from lucid_swatch.core.garment.measurement import Measurement
 from lucid_swatch.core.garment.reading import Reading
-from lucid_swatch.core.garment.shape import suggest_category
 from lucid_swatch.core.garment.vocabulary import Bin, Category, Metal, Part, PatternType, Scale, Undertone
 from lucid_swatch.core.photo.light import LightReference
 from lucid_swatch.core.photo.outline import Outline
@@ -28,6 +28,10 @@ class PhotoDocument(Document):
     profile: str
 
 
+GUESSES = 5
+"""How many are kept: the rest is hardly likely."""
+
+
 class LightDocument(Document):
     """The light it was taken in."""
 
@@ -40,6 +44,13 @@ class LightDocument(Document):
     """What the stylist should know of it, such as a reference card that could not be used."""
 
 
+class GuessDocument(Document):
+    """What the piece may be."""
+
+    category: Category
+    confidence: float
+
+
 class GarmentDocument(Document):
     """The garment in it."""
 
@@ -47,7 +58,9 @@ class GarmentDocument(Document):
     method: str
     confidence: float
     category: Category | None = None
-    """What its shape can only be; left out where several things look like it."""
+    """What it is taken for; left out where its outline leaves that open."""
+    guesses: list[GuessDocument] = Field(default_factory=list)
+    """What it may be, likeliest first."""
 
 
 class MeasuredColour(Document):
@@ -133,7 +146,7 @@ class MeasurementDocument(Titled):
                 read.lab, shares, read.names, read.uncertainty, read.parts, strict=True
             )
         ]
-        repeat = read.pattern.repeat
+        repeat, guesses = read.pattern.repeat, likely(outline.mask)
         return cls(
             photo=PhotoDocument(file=photo.file, width=photo.width, height=photo.height, profile=photo.profile),
             light=LightDocument(
@@ -146,7 +159,11 @@ class MeasurementDocument(Titled):
                 share=round(outline.share, 4),
                 method=outline.method,
                 confidence=round(outline.confidence, 2),
-                category=shape.category if (shape := suggest_category(outline.mask)) else None,
+                category=firm(guesses),
+                guesses=[
+                    GuessDocument(category=one.category, confidence=round(one.confidence, 3))
+                    for one in guesses[:GUESSES]
+                ],
             ),
             colours=colours,
             threads=None if read.threads is None else [[round(float(v), 2) for v in lab] for lab in read.threads],

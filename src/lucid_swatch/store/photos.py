@@ -4,9 +4,11 @@ from collections.abc import Sequence
 
 import sqlalchemy as sa
 
+from lucid_swatch.core.garment.vocabulary import Category
+
 from .book import Book
 from .records import PhotoRecord, PhotoState, Polygon, Snapshot
-from .tables import PhotoRow
+from .tables import PhotoRow, PieceRow
 
 
 class Photos(Book[PhotoRecord]):
@@ -25,6 +27,11 @@ class Photos(Book[PhotoRecord]):
         """The outlines of some photos, by their ids; those without one are left out."""
         asked = sa.select(PhotoRow.id, PhotoRow.outline).where(PhotoRow.id.in_(ids))
         return {id: outline for id, outline in self.session.execute(asked) if outline}
+
+    def hung_shapes(self) -> list[tuple[str, Category]]:
+        """The outlines of all photos that hang, of any client, as signatures, with what the piece is."""
+        asked = sa.select(PhotoRow.likeness, PieceRow.category).join(PieceRow, PieceRow.photo_id == PhotoRow.id)
+        return [(marks.shape, category) for marks, category in self.session.execute(asked) if marks is not None]
 
     def snapshot(self, id: str) -> Snapshot | None:
         """How far a photo has come, as the journal keeps it; None when there is none."""

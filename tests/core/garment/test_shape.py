@@ -1,11 +1,9 @@
-"""Outlines: what they can only be, and whether two are the same."""
+"""Outlines: whether two are the same."""
 
 import cv2
 import numpy as np
-import pytest
 
-from lucid_swatch.core.garment.shape import overlap, signature, suggest_category
-from lucid_swatch.core.garment.vocabulary import Category
+from lucid_swatch.core.garment.shape import overlap, signature
 
 
 def drawn(*polygons, size=(400, 300)):
@@ -42,30 +40,6 @@ SHIRT = [
     (0.1, 0.5),
 ]
 SHOES = ([(0.2, 0.3), (0.35, 0.3), (0.38, 0.8), (0.18, 0.8)], [(0.6, 0.3), (0.75, 0.3), (0.78, 0.8), (0.58, 0.8)])
-
-
-@pytest.mark.parametrize(
-    ("mask", "category"),
-    [
-        (drawn(TROUSERS), Category.TROUSERS),
-        (drawn(SHORTS), Category.SHORTS),
-        (drawn(SKIRT), Category.SKIRT),
-        (drawn(*SHOES), Category.SHOES),
-    ],
-)
-def test_a_shape_that_can_only_be_one_thing_is_named(mask, category):
-    assert suggest_category(mask).category is category
-
-
-def test_what_could_be_several_things_is_asked():
-    assert suggest_category(drawn(SHIRT)) is None
-
-
-def test_hoops_are_no_shoes():
-    mask = np.zeros((300, 300), np.uint8)
-    for x in (80, 220):
-        cv2.circle(mask, (x, 150), 60, 1, 9)
-    assert suggest_category(mask > 0) is None
 
 
 def test_a_shape_covers_itself_wherever_it_lies():

@@ -3047,8 +3047,22 @@ export interface components {
             method: string;
             /** Confidence */
             confidence: number;
-            /** @description What its shape can only be; left out where several things look like it. */
+            /** @description What it is taken for; left out where its outline leaves that open. */
             category: components["schemas"]["Category"] | null;
+            /**
+             * Guesses
+             * @description What it may be, likeliest first.
+             */
+            guesses: components["schemas"]["GuessDocument"][];
+        };
+        /**
+         * GuessDocument
+         * @description What the piece may be.
+         */
+        GuessDocument: {
+            category: components["schemas"]["Category"];
+            /** Confidence */
+            confidence: number;
         };
         /**
          * HabitAnswer
@@ -4228,6 +4242,13 @@ export interface components {
              * @description The photo whose light it takes.
              */
             series_from: string | null;
+            /**
+             * Guesses
+             * @description What it may be, likeliest first.
+             */
+            guesses: components["schemas"]["GuessDocument"][];
+            /** @description What it is taken for without being asked. */
+            category: components["schemas"]["Category"] | null;
             /** @description An earlier photo that shows the same, to be asked about. */
             alike: components["schemas"]["AlikeAnswer"] | null;
             /**

@@ -65,9 +65,9 @@ const lastHung = ref<{ piece: string; photo: string }[]>([])
 const words = useLocalStorage<Record<string, Word>>('intake-words', {})
 const word = computed<Word>(() => {
   if (!photo.value) return {}
-  const { reading, name, id: of } = photo.value
+  const { reading, name, category, id: of } = photo.value
   return {
-    category: categoryOf(name) ?? reading?.garment.category ?? null,
+    category: categoryOf(name) ?? category,
     metal: reading?.hardware?.metal ?? null,
     ...words.value[of],
   }
@@ -106,8 +106,8 @@ async function hangIt() {
   const one = photo.value
   if (!one?.reading || (one.state !== 'read' && one.state !== 'not now')) return
   if (!word.value.category) {
-    said.value = 'Say what it is first: press K.'
-    focusKind()
+    said.value = photo.value?.guesses.length ? 'Say what it is first: 1, 2, 3, or K.' : 'Say what it is first: press K.'
+    if (!photo.value?.guesses.length) focusKind()
     return
   }
   const before = order.value
@@ -186,6 +186,9 @@ useKeys(() => ({
         choosing.value = bin === 'print'
       },
     ]),
+  ),
+  ...Object.fromEntries(
+    (photo.value?.guesses ?? []).map(({ category }, i) => [String(i + 1), () => say({ category })]),
   ),
   ...(choosing.value
     ? Object.fromEntries(

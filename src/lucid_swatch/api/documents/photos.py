@@ -1,12 +1,15 @@
 """What the screens send and get about photos of garments."""
 
+from collections.abc import Sequence
 from dataclasses import asdict
 
 from pydantic import Field
 
 from lucid_swatch.core.colour.spaces import lab_to_hex
 from lucid_swatch.core.garment.kin import Kin, Neighbour
-from lucid_swatch.formats.measurement import MeasurementDocument
+from lucid_swatch.core.garment.likely import Guess, firm
+from lucid_swatch.core.garment.vocabulary import Category
+from lucid_swatch.formats.measurement import GuessDocument, MeasurementDocument
 from lucid_swatch.store.records import HungPiece, PhotoRecord, PhotoState
 from lucid_swatch.usecases.alike import Alike, Likeness
 from lucid_swatch.usecases.intake import TakenIn
@@ -53,6 +56,10 @@ class PhotoAnswer(Answer):
     """CIELAB of the cloth as the colour reader read it."""
     series_from: str | None
     """The photo whose light it takes."""
+    guesses: list[GuessDocument]
+    """What it may be, likeliest first."""
+    category: Category | None
+    """What it is taken for without being asked."""
     alike: AlikeAnswer | None
     """An earlier photo that shows the same, to be asked about."""
     strokes: int
@@ -110,8 +117,10 @@ class NeighbourAnswer(Answer):
     picture: str | None
 
 
-def photo_answer(photo: PhotoRecord, stage: str = "", likeness: Alike | None = None) -> PhotoAnswer:
-    """A photo as the intake shows it."""
+def photo_answer(
+    photo: PhotoRecord, stage: str = "", likeness: Alike | None = None, guesses: Sequence[Guess] = ()
+) -> PhotoAnswer:
+    """A photo as the intake shows it. guesses: what it may be, likeliest first."""
     reading = None if photo.reading is None else MeasurementDocument.model_validate(photo.reading.document)
     shown = photo.reading_number > 0
     read = shown and reading is not None
@@ -130,6 +139,8 @@ def photo_answer(photo: PhotoRecord, stage: str = "", likeness: Alike | None = N
         neutral=None if photo.neutral is None else NeutralMark(**asdict(photo.neutral)),
         reader=None if photo.reader is None else list(photo.reader),
         series_from=None if photo.series_light is None else photo.series_light.photo_id,
+        guesses=[GuessDocument(category=one.category, confidence=round(one.confidence, 2)) for one in guesses],
+        category=firm(list(guesses)),
         alike=None if likeness is None else _alike(likeness),
         strokes=len(photo.strokes),
         pictures=PhotoPictures(

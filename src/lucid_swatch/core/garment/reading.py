@@ -7,7 +7,7 @@ from typing import Any
 import numpy as np
 
 from ..colour.arrays import FloatArray, Lab
-from .vocabulary import Bin, Part, PatternType, Scale
+from .vocabulary import Bin, Category, Part, PatternType, Scale
 
 
 @dataclass(frozen=True, slots=True)
@@ -36,6 +36,8 @@ class Reading:
     """What the main colour is called."""
     bin: Bin = field(init=False)
     outline_method: str = field(init=False)
+    guesses: tuple[tuple[Category, float], ...] = field(init=False)
+    """What its outline may be, and how likely, likeliest first; empty for readings that did not ask."""
     outline_confidence: float = field(init=False)
 
     def __post_init__(self) -> None:
@@ -50,6 +52,9 @@ class Reading:
                 "pattern_confidence": float(pattern["confidence"]),
                 "name": str(sort["name"]),
                 "bin": Bin(sort["bin"]),
+                "guesses": tuple(
+                    (Category(one["category"]), float(one["confidence"])) for one in garment.get("guesses", [])
+                ),
                 "outline_method": str(garment["method"]),
                 "outline_confidence": float(garment["confidence"]),
             }

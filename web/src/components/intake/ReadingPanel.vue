@@ -62,9 +62,22 @@ const surest = computed(() => {
         >
       </li>
     </ul>
-    <div class="what">
+    <div v-if="photo.guesses.length" class="guesses" role="group" aria-label="What is it likely?">
+      <NButton
+        v-for="(guess, index) in photo.guesses"
+        :key="guess.category"
+        size="small"
+        :type="word.category === guess.category ? 'primary' : 'default'"
+        :aria-pressed="word.category === guess.category"
+        @click="$emit('say', { category: guess.category })"
+      >
+        <kbd>{{ index + 1 }}</kbd> {{ guess.category.replace('-', ' ') }}
+        <span class="sure">{{ percent(guess.confidence) }}</span>
+      </NButton>
+    </div>
+    <div class="what" :class="{ short: photo.guesses.length }">
       <label
-        ><span class="soft">What is it? <kbd>K</kbd></span>
+        ><span class="soft">{{ photo.guesses.length ? '' : 'What is it?' }} <kbd>K</kbd></span>
         <NSelect
           class="kind"
           :value="word.category ?? null"
@@ -76,7 +89,7 @@ const surest = computed(() => {
         />
       </label>
       <label
-        ><span class="soft">Called</span>
+        ><span v-if="!photo.guesses.length" class="soft">Called</span>
         <NInput
           :value="word.label ?? ''"
           :placeholder="`${capital(reading.sort.name)} ${(word.category ?? 'piece').replace('-', ' ')}`"
@@ -195,6 +208,25 @@ h3 {
 }
 h3 .soft {
   font-weight: 400;
+}
+.short label {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+}
+.short label > :last-child {
+  flex: 1;
+}
+.guesses {
+  display: flex;
+  gap: 8px;
+}
+.guesses > * {
+  flex: 1;
+}
+.sure {
+  font-weight: 400;
+  font-variant-numeric: tabular-nums;
 }
 .bins {
   display: grid;
