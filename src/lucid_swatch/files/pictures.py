@@ -1,6 +1,7 @@
 """Arrays to picture files and back."""
 
 import io
+from functools import lru_cache
 from pathlib import Path
 
 import cv2
@@ -51,6 +52,11 @@ def read_mask(content: bytes) -> BoolArray:
 
 def size_of(path: Path) -> tuple[int, int]:
     """Width and height of a picture, without decoding it."""
+    return _size_of(path, path.stat().st_mtime_ns)
+
+
+@lru_cache(maxsize=4096)
+def _size_of(path: Path, written_at: int) -> tuple[int, int]:
     with Image.open(path) as picture:
         return picture.size
 

@@ -1,7 +1,7 @@
 """Pieces in the database."""
 
 from collections import defaultdict
-from collections.abc import Sequence
+from collections.abc import Collection, Sequence
 from dataclasses import replace
 from typing import Any
 
@@ -24,18 +24,21 @@ class Pieces:
     def __init__(self, session: Session) -> None:
         self.session = session
 
-    def of_client(self, client_id: str) -> list[HungPiece]:
-        """A client's rail, in the order in which it was hung."""
+    def of_client(self, client_id: str, only: Collection[str] | None = None) -> list[HungPiece]:
+        """A client's rail, in the order in which it was hung. only: ids of the pieces that are wanted, where not all are."""
+        wanted = PieceRow.client_id == client_id
+        if only is not None:
+            wanted &= PieceRow.id.in_(only)
         # as plain rows: a whole rail is read at every swap, and only read
         pieces = (
             sa.select(*PieceRow.__table__.columns, PieceRow.reading_number.label("reading_number"))
-            .where(PieceRow.client_id == client_id)
+            .where(wanted)
             .order_by(PieceRow.created_at, PieceRow.id)
         )
         colours = (
             sa.select(*PieceColourRow.__table__.columns)
             .join(PieceRow)
-            .where(PieceRow.client_id == client_id)
+            .where(wanted)
             .order_by(PieceColourRow.piece_id, PieceColourRow.position)
         )
         of_piece: dict[str, list[Any]] = defaultdict(list)

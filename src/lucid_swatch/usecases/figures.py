@@ -65,8 +65,8 @@ class DrawnLook:
 
 def draw_looks(session: Session, folder: Folder, client_id: str, asked: Sequence[Asked]) -> list[DrawnLook]:
     """Draws some looks of one client. NotThere, naming it, when a piece is not on the rail."""
-    rail = {one.piece.id: one for one in Pieces(session).of_client(client_id)}
     wanted = {id for one in asked for id in one.piece_ids}
+    rail = {one.piece.id: one for one in Pieces(session).of_client(client_id, wanted)}
     missing = next((id for id in wanted if id not in rail), None)
     if missing is not None:
         raise NotThere("this piece is not on the client's rail.", missing, "Load the page again.")

@@ -1,6 +1,7 @@
 """What the screens send and get about looks as they are drawn."""
 
-import numpy as np
+from functools import lru_cache
+
 from pydantic import Field
 
 from lucid_swatch.core.client.head import ABOVE_CHIN, BELOW_CHIN, WIDE
@@ -191,7 +192,7 @@ def _part(part: Part, piece: Piece | None) -> PartAnswer:
     own = part.role is Role.COLOUR and piece is not None
     return PartAnswer(
         role=part.role,
-        path=path_data(part.points, closed=part.role is not Role.LINE),
+        path=path_data(part),
         fill=lab_to_hexes(fill_of(part, piece)[None])[0] if own and piece is not None else None,
         dark=part.dark,
         turn=part.turn,
@@ -199,10 +200,11 @@ def _part(part: Part, piece: Piece | None) -> PartAnswer:
     )
 
 
-def path_data(points: np.ndarray[tuple[int, ...], np.dtype[np.float64]], closed: bool) -> str:
-    """An outline as path data. points: (n, 2), centimetres."""
-    told = " ".join(f"{x:g},{y:g}" for x, y in points.round(2).tolist())
-    return f"M{told}Z" if closed else f"M{told}"
+@lru_cache(maxsize=8192)
+def path_data(part: Part) -> str:
+    """An outline as path data, centimetres. Parts that are kept keep theirs."""
+    told = " ".join(f"{x:g},{y:g}" for x, y in part.points.round(2).tolist())
+    return f"M{told}" if part.role is Role.LINE else f"M{told}Z"
 
 
 def _place(place: Place, look: DrawnLook) -> PlaceAnswer:

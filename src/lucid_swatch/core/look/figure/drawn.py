@@ -3,7 +3,7 @@
 from dataclasses import dataclass, field
 
 from ...garment.piece import Piece
-from ...garment.vocabulary import Length, Volume
+from ...garment.vocabulary import Category, Finish, Length, Volume, Worn
 from .body import HIP, KNEE, WAIST
 from .outlines import Point
 from .parts import Part
@@ -20,6 +20,23 @@ HEMS: dict[Length, float] = {
 """Centimetres below the crown."""
 EASE: dict[Volume, float] = {Volume.CLOSE: 0.7, Volume.EASY: 2.2, Volume.FULL: 5.5}
 """How far a piece stands off the body on each side, centimetres."""
+
+
+@dataclass(frozen=True, slots=True)
+class Cut:
+    """All of a piece that its outlines hang on."""
+
+    category: Category
+    length: Length | None
+    volume: Volume
+    worn: Worn | None
+    finish: frozenset[Finish]
+    statement: float | None
+
+
+def cut_of(piece: Piece) -> Cut:
+    """The cut of a piece."""
+    return Cut(piece.category, piece.length, piece.volume, piece.worn, piece.finish, piece.statement)
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -53,6 +70,6 @@ class Company:
 ALONE = Company()
 
 
-def hem_of(piece: Piece, usual: float, least: float) -> float:
+def hem_of(piece: Cut, usual: float, least: float) -> float:
     """Where a piece ends, centimetres below the crown. least: the shortest that such a piece is."""
     return usual if piece.length is None else max(least, HEMS[piece.length])

@@ -1,10 +1,9 @@
 """Shoes, boots and hosiery, seen from the front."""
 
-from ...garment.piece import Piece
 from ...garment.vocabulary import Category as C
 from ...garment.vocabulary import Length
 from .body import ANKLE, CALF, KNEE, LEG, LEG_HALF, SOLE, along, half_of
-from .drawn import Company, Drawn
+from .drawn import Company, Cut, Drawn
 from .outlines import Point, corner, limb, rounded_off
 from .parts import Part, cloth, inside, line, pair, trim
 
@@ -19,7 +18,7 @@ FOOT: list[Point] = [
 """A foot turned out a little, from the inner ankle round the toe."""
 
 
-def feet(piece: Piece, company: Company) -> Drawn:
+def feet(piece: Cut, company: Company) -> Drawn:
     """What is worn on the feet."""
     return _boots(piece) if piece.category is C.BOOTS else _shoes()
 
@@ -40,7 +39,7 @@ def _shoes() -> Drawn:
     return Drawn([*pair(opening), *pair(_sole()), *pair(upper), *pair(vamp)], (11.0, 165.0), 160.0, SOLE, 0.8)
 
 
-def _boots(piece: Piece) -> Drawn:
+def _boots(piece: Cut) -> Drawn:
     top = SHAFTS.get(piece.length, ANKLE - 10) if piece.length else ANKLE - 10
     shaft: list[Point] = []
     for y in (top, (top + ANKLE) / 2, ANKLE - 1):
@@ -53,7 +52,7 @@ def _boots(piece: Piece) -> Drawn:
     return Drawn([*pair(_sole()), *pair(boot), *pair(gore), *pair(edge)], (11.0, 163.0), top, SOLE, 0.8)
 
 
-def hosiery(piece: Piece, company: Company) -> Drawn:
+def hosiery(piece: Cut, company: Company) -> Drawn:
     """Tights and stockings, on the leg."""
     top = 147.0 if piece.length is Length.ANKLE else KNEE if piece.length is Length.KNEE else LEG[0][1]
     heights = [top + (ANKLE + 2 - top) * k / 6 for k in range(7)]

@@ -3,6 +3,7 @@
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, replace
 from enum import StrEnum
+from functools import lru_cache
 from itertools import pairwise
 
 import numpy as np
@@ -12,7 +13,7 @@ from ...garment.vocabulary import Category as C
 from ...garment.vocabulary import Length
 from ..body import ZONES, Zone
 from .body import STANDING, Build, built, stature_of
-from .drawn import ALONE, Company, Drawn
+from .drawn import ALONE, Company, Cut, Drawn, cut_of
 from .feet import feet, hosiery
 from .layers import layer
 from .lower import lower
@@ -110,20 +111,20 @@ class Figure:
 def figure_of(pieces: Iterable[Piece], build: Build = STANDING) -> Figure:
     """Draws a look on somebody. A lipstick and other colours without a garment are left out by the caller."""
     worn = sorted(pieces, key=lambda p: (_rank(p.category), OUTER.get(p.category, 0)))
-    shapes = tuple(_built(piece, draw(piece, company_of(piece, worn)), build) for piece in worn)
-    return Figure(
-        stature_of(build),
-        tuple(_moved(part, build) for part in (*body(), *neck())),
-        tuple(_moved(part, build) for part in card_head()),
-        shapes,
-    )
+    shapes = tuple(_built(piece, company_of(piece, worn), build) for piece in worn)
+    return Figure(stature_of(build), *_person(build), shapes)
 
 
 def draw(piece: Piece, company: Company = ALONE) -> Drawn:
     """The outlines of one piece, at the stature at which everything is drawn."""
-    if piece.category in SMALL:
-        return SMALL[piece.category](piece, company)
-    zone = ZONES[piece.category]
+    return _drawn(cut_of(piece), company)
+
+
+@lru_cache(maxsize=2048)
+def _drawn(cut: Cut, company: Company) -> Drawn:
+    if cut.category in SMALL:
+        return SMALL[cut.category](cut, company)
+    zone = ZONES[cut.category]
     return {
         Zone.UPPER: upper,
         Zone.LOWER: lower,
@@ -131,7 +132,7 @@ def draw(piece: Piece, company: Company = ALONE) -> Drawn:
         Zone.LAYER: layer,
         Zone.FEET: feet,
         Zone.LEGS: hosiery,
-    }[zone](piece, company)
+    }[zone](cut, company)
 
 
 def company_of(piece: Piece, worn: Sequence[Piece]) -> Company:
@@ -181,21 +182,38 @@ def _rank(category: C) -> int:
     return FROM_BELOW.index(zone) if zone in FROM_BELOW else len(FROM_BELOW)
 
 
-def _built(piece: Piece, drawn: Drawn, build: Build) -> Shape:
-    hangs = piece.category in HANGS
+def _built(piece: Piece, company: Company, build: Build) -> Shape:
+    parts, behind, anchor, top, bottom, cover = _on(cut_of(piece), company, build)
+    return Shape(piece, parts, behind, anchor, top, bottom, cover)
+
+
+@lru_cache(maxsize=2048)
+def _on(
+    cut: Cut, company: Company, build: Build
+) -> tuple[tuple[Part, ...], tuple[Part, ...], Point, float, float, float]:
+    """A cut on somebody: its parts, those behind, anchor, top, bottom and cover. Kept, for a swap draws the rest again."""
+    drawn, hangs = _drawn(cut, company), cut.category in HANGS
 
     def place(x: float, y: float) -> Point:
         at = built(np.array([[x, y]]), build, hangs)[0]
         return float(at[0]), float(at[1])
 
-    return Shape(
-        piece,
+    return (
         tuple(_moved(part, build, hangs) for part in drawn.parts),
         tuple(_moved(part, build, hangs) for part in drawn.behind),
         place(*drawn.anchor),
         place(0.0, drawn.top)[1],
         place(0.0, drawn.bottom)[1],
         drawn.cover,
+    )
+
+
+@lru_cache(maxsize=256)
+def _person(build: Build) -> tuple[tuple[Part, ...], tuple[Part, ...]]:
+    """Body with neck, and head."""
+    return (
+        tuple(_moved(part, build) for part in (*body(), *neck())),
+        tuple(_moved(part, build) for part in card_head()),
     )
 
 

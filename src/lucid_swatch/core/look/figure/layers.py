@@ -1,11 +1,10 @@
 """What goes over the rest: jackets, coats, waistcoats and wraps, open or shut."""
 
 from ...colour.arrays import FloatArray
-from ...garment.piece import Piece
 from ...garment.vocabulary import Category as C
 from ...garment.vocabulary import Worn
 from .body import ARMPIT, HIP, SHOULDER, SHOULDER_HALF, WAIST, side_of
-from .drawn import EASE, Company, Drawn, hem_of
+from .drawn import EASE, Company, Cut, Drawn, hem_of
 from .outlines import Point, both_sides, corner, disc, rounded_off
 from .parts import Part, cloth, hardware, inside, line, lines, pair
 from .sleeves import WRIST, sleeves
@@ -15,7 +14,7 @@ BREAK = 58.0
 USUAL_HEM: dict[C, float] = {C.JACKET: HIP + 5, C.COAT: 126.0, C.WAISTCOAT: WAIST + 9}
 
 
-def layer(piece: Piece, company: Company) -> Drawn:
+def layer(piece: Cut, company: Company) -> Drawn:
     """A layer over the rest."""
     if piece.category is C.WRAP:
         return _wrap(piece)
@@ -98,7 +97,7 @@ def _pockets(long: bool) -> list[Part]:
     return pair(cloth(flap, dark=0.09))
 
 
-def _wrap(piece: Piece) -> Drawn:
+def _wrap(piece: Cut) -> Drawn:
     """A cloth over both shoulders and arms, its ends falling in front."""
     end = hem_of(piece, 98.0, 70.0)
     shut = piece.worn is Worn.CLOSED

@@ -1,10 +1,9 @@
 """Trousers, shorts and skirts."""
 
-from ...garment.piece import Piece
 from ...garment.vocabulary import Category as C
 from ...garment.vocabulary import Finish, Length, Volume
 from .body import ANKLE, CROTCH, HIP, HIP_HALF, LEG, LEG_HALF, WAIST, WAIST_HALF, along, half_of
-from .drawn import EASE, Company, Drawn, hem_of
+from .drawn import EASE, Company, Cut, Drawn, hem_of
 from .outlines import Point, band, both_sides, corner, disc
 from .parts import Part, cloth, hardware, line, lines
 
@@ -40,7 +39,7 @@ def legs_of(end: float, volume: Volume, top: list[Point]) -> Part:
     return cloth(both_sides([*right, *corner((0.0, CROTCH + 3))]))
 
 
-def lower(piece: Piece, company: Company) -> Drawn:
+def lower(piece: Cut, company: Company) -> Drawn:
     """A piece for the lower half."""
     if piece.category is C.SKIRT:
         return _skirt(piece)
@@ -63,7 +62,7 @@ def _front(end: float) -> list[Part]:
     return [fly, curve, *pockets, *creases, hardware(disc(0.0, WAIST + 1.6, 0.75))]
 
 
-def _skirt(piece: Piece) -> Drawn:
+def _skirt(piece: Cut) -> Drawn:
     end = hem_of(piece, 136.0, 100.0)
     half = skirt_half(end, piece.volume)
     right: list[Point] = [*corner((WAIST_HALF + 0.5, WAIST)), (HIP_HALF + EASE[piece.volume] * 0.7, HIP)]

@@ -1,10 +1,9 @@
 """Tops, shirts, knits and tunics."""
 
-from ...garment.piece import Piece
 from ...garment.vocabulary import Category as C
 from ...garment.vocabulary import Worn
 from .body import ARMPIT, HIP, SHOULDER, SHOULDER_HALF, WAIST, side_of
-from .drawn import EASE, Company, Drawn, hem_of
+from .drawn import EASE, Company, Cut, Drawn, hem_of
 from .outlines import Point, band, both_sides, corner, disc, rounded_off
 from .parts import Part, cloth, hardware, inside, line, pair
 from .sleeves import WRIST, sleeves
@@ -52,7 +51,7 @@ def torso(category: C, end: float, ease: float, at_hem: float) -> Part:
     return cloth(both_sides([*shape, *sides, *corner((at_hem, end)), (0.0, end + 0.8)]))
 
 
-def upper(piece: Piece, company: Company) -> Drawn:
+def upper(piece: Cut, company: Company) -> Drawn:
     """A piece for the upper half, tucked in or loose."""
     tucked = piece.worn is Worn.TUCKED or (piece.worn is None and company.lower and piece.length is None)
     category, ease = piece.category, EASE[piece.volume]

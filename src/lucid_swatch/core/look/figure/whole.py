@@ -1,10 +1,9 @@
 """Dresses and jumpsuits."""
 
-from ...garment.piece import Piece
 from ...garment.vocabulary import Category as C
 from ...garment.vocabulary import Finish
 from .body import ANKLE, ARMPIT, HIP, HIP_HALF, SHOULDER, SHOULDER_HALF, WAIST, WAIST_HALF, side_of
-from .drawn import EASE, Company, Drawn, hem_of
+from .drawn import EASE, Company, Cut, Drawn, hem_of
 from .lower import legs_of, skirt_folds, skirt_half
 from .outlines import Point, both_sides, corner
 from .parts import cloth, line
@@ -12,7 +11,7 @@ from .sleeves import sleeves
 from .upper import SLEEVE_ENDS, neckline
 
 
-def whole(piece: Piece, company: Company) -> Drawn:
+def whole(piece: Cut, company: Company) -> Drawn:
     """A piece from the shoulders to below the hip."""
     category, ease = piece.category, EASE[piece.volume]
     shape, back = neckline(category)
