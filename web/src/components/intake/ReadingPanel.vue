@@ -219,10 +219,11 @@ h3 .soft {
 }
 .guesses {
   display: flex;
-  gap: 8px;
+  gap: 6px;
 }
-.guesses > * {
-  flex: 1;
+.guesses .n-button {
+  flex: 1 1 auto;
+  padding: 0 5px;
 }
 .sure {
   font-weight: 400;
