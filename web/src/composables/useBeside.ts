@@ -2,6 +2,7 @@ import { computed, ref, watch, type Ref } from 'vue'
 import type { Asking, Client, Judged, KeptLook, LookToDraw, Mend, Piece } from '@/api'
 import { mended, type Beside } from '@/lib/beside'
 import { asWorn } from '@/lib/worn'
+import { firstProblem } from '@/server/firstProblem'
 import { useClients } from '@/server/useClients'
 import { useFigures } from '@/server/useFigure'
 import { useVerdict } from '@/server/useVerdict'
@@ -16,10 +17,12 @@ interface Here {
   judged: Ref<Judged | null>
   looks: Ref<KeptLook[]>
   rain: Ref<boolean>
+  /** Whether the look that is worked on is seen seated. */
+  seated: Ref<boolean>
 }
 
 /** What is held beside the look that is worked on: its pieces, its face, its drawing and its verdict. */
-export function useBeside({ id, client, rail, always, asking, judged, looks, rain }: Here) {
+export function useBeside({ id, client, rail, always, asking, judged, looks, rain, seated }: Here) {
   const beside = ref<Beside | null>(null)
   /** Only who wants to hold something beside the look asks who else could wear it. */
   const wanted = ref(false)
@@ -54,7 +57,7 @@ export function useBeside({ id, client, rail, always, asking, judged, looks, rai
       conventions,
     }
   })
-  const { judged: verdict, problem } = useVerdict(id, asked)
+  const { judged: verdict, problem: judgeProblem } = useVerdict(id, asked)
   const pieces = computed(() => {
     const own = asked.value?.pieces ?? []
     const joining = wearer.value ? [] : always.value.filter((one) => !own.includes(one))
@@ -67,12 +70,12 @@ export function useBeside({ id, client, rail, always, asking, judged, looks, rai
             pieces: pieces.value.map((one) => one.id),
             worn: asked.value?.worn ?? {},
             on: wearer.value?.id ?? null,
-            seated: look.value?.kept.seated ?? null,
+            seated: look.value ? (look.value.kept.seated ?? null) : seated.value,
           },
         ]
       : [],
   )
-  const { drawn } = useFigures(id, toDraw)
+  const { drawn, problem: drawProblem } = useFigures(id, toDraw)
   const name = computed(() =>
     held.value ? 'with the change' : (look.value?.name ?? (wearer.value ? `on ${wearer.value.name}` : '')),
   )
@@ -89,6 +92,7 @@ export function useBeside({ id, client, rail, always, asking, judged, looks, rai
       : null,
   )
   const hereName = computed(() => (wearer.value ? `on ${client.value?.name ?? ''}` : 'this look'))
+  const problem = firstProblem(judgeProblem, drawProblem)
   return { beside, held, others, findOthers: () => (wanted.value = true), side, hereName, problem, othersProblem }
 }
 

@@ -172,7 +172,7 @@ const {
   hereName,
   problem: besideProblem,
   othersProblem,
-} = useBeside({ id, client, rail, always, asking, judged, looks, rain })
+} = useBeside({ id, client, rail, always, asking, judged, looks, rain, seated })
 const problem = firstProblem(
   clientProblem,
   sayProblem,

@@ -5,22 +5,12 @@ import type { Bin, Category, PatternType, Photo, Word } from '@/api'
 import PinkedSwatch from '@/components/base/PinkedSwatch.vue'
 import TapeMeasure from '@/components/base/TapeMeasure.vue'
 import NearPieces from '@/components/intake/NearPieces.vue'
+import { PATTERNS } from '@/lib/intakeKeys'
 import { BINS, capital, CATEGORIES, lightWords, METALS, percent, surfaceWords, warmthWord } from '@/lib/words'
 
 /** What was read from a photo, and the stylist's word over it. */
 const { photo, word, choosing } = defineProps<{ photo: Photo; word: Word; choosing: boolean }>()
 defineEmits<{ say: [word: Word] }>()
-const PATTERNS: PatternType[] = [
-  'stripe',
-  'check',
-  'dot',
-  'floral',
-  'animal',
-  'geometric',
-  'abstract',
-  'colour-block',
-  'graphic',
-]
 
 const reading = computed(() => photo.reading!)
 const bin = computed<Bin>(() => (word.bin && word.bin !== 'as read' ? word.bin : reading.value.sort.bin))

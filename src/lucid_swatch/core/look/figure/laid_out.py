@@ -39,7 +39,6 @@ BETWEEN, NAME, LETTER = 5.0, 9.0, 2.4
 """Room beside a piece, below it for its name, and across for each letter of it."""
 THINGS_WIDE = 62.0
 """Width of the column in which small things lie in rows."""
-ON_THE_SIDE = frozenset({Zone.HEAD, Zone.NECK, Zone.WAIST, Zone.HAND, Zone.LEGS, Zone.FEET})
 DOWN = (Zone.HEAD, Zone.NECK, Zone.WAIST, Zone.HAND, Zone.LEGS, Zone.FEET)
 """Small things from above, as they are worn."""
 
