@@ -36,7 +36,7 @@ class Asked:
 
 
 @dataclass(frozen=True, slots=True)
-class Cut:
+class InPhoto:
     """What of a photo shows the piece alone, in fractions of the picture."""
 
     photo_id: str
@@ -57,7 +57,7 @@ class DrawnLook:
     """Of the wearer standing, centimetres."""
     trace: list[Step]
     flat: LaidOut
-    cuts: Mapping[str, Cut]
+    in_photo: Mapping[str, InPhoto]
     """By piece id; a piece without a photo has none."""
     hung: Mapping[str, HungPiece]
     """By piece id."""
@@ -70,12 +70,12 @@ def draw_looks(session: Session, folder: Folder, client_id: str, asked: Sequence
     missing = next((id for id in wanted if id not in rail), None)
     if missing is not None:
         raise NotThere("this piece is not on the client's rail.", missing, "Load the page again.")
-    cuts = _cuts(session, folder, [rail[id] for id in wanted])
+    cuts = _in_photos(session, folder, [rail[id] for id in wanted])
     return [_drawn(session, client_id, one, rail, cuts) for one in asked]
 
 
 def _drawn(
-    session: Session, client_id: str, asked: Asked, rail: Mapping[str, HungPiece], cuts: Mapping[str, Cut]
+    session: Session, client_id: str, asked: Asked, rail: Mapping[str, HungPiece], cuts: Mapping[str, InPhoto]
 ) -> DrawnLook:
     about = Clients(session).get(asked.on or client_id).about
     seated = about.seated if asked.seated is None else asked.seated
@@ -87,15 +87,18 @@ def _drawn(
     return DrawnLook(figure, stature, lightness_trace(figure), laid_out(pieces, aspects), cuts, hung)
 
 
-def _cuts(session: Session, folder: Folder, hung: Sequence[HungPiece]) -> dict[str, Cut]:
+def _in_photos(session: Session, folder: Folder, hung: Sequence[HungPiece]) -> dict[str, InPhoto]:
     """Where the garment lies in the photo of each piece that has one with an outline."""
-    pieces = {one.photo_id: one.piece.id for one in hung if one.photo_id is not None}
-    outlines = Photos(session).outlines(list(pieces))
-    found = {pieces[id]: _cut(id, outline, folder) for id, outline in outlines.items()}
-    return {id: cut for id, cut in found.items() if cut is not None}
+    outlines = Photos(session).outlines([one.photo_id for one in hung if one.photo_id is not None])
+    found = {
+        one.piece.id: _in_photo(one.photo_id, outlines[one.photo_id], folder)
+        for one in hung
+        if one.photo_id in outlines
+    }
+    return {id: there for id, there in found.items() if there is not None}
 
 
-def _cut(photo_id: str, outline: tuple[Polygon, ...], folder: Folder) -> Cut | None:
+def _in_photo(photo_id: str, outline: tuple[Polygon, ...], folder: Folder) -> InPhoto | None:
     points = [point for polygon in outline for point in polygon]
     if not points or not folder.has_picture(photo_id, CUT_OUT):
         return None
@@ -103,4 +106,4 @@ def _cut(photo_id: str, outline: tuple[Polygon, ...], folder: Folder) -> Cut | N
     top, bottom = min(y for _, y in points), max(y for _, y in points)
     columns, rows = size_of(folder.picture(photo_id, CUT_OUT))
     wide, high = (right - left) * columns, (bottom - top) * rows
-    return None if min(wide, high) < 1 else Cut(photo_id, left, top, right, bottom, wide / high)
+    return None if min(wide, high) < 1 else InPhoto(photo_id, left, top, right, bottom, wide / high)

@@ -13,7 +13,7 @@ from lucid_swatch.core.look.figure.figure import HALF_WIDTH, ROOM, Layer, Lies
 from lucid_swatch.core.look.figure.fills import fill_of
 from lucid_swatch.core.look.figure.laid_out import Place
 from lucid_swatch.core.look.figure.parts import Part, Role
-from lucid_swatch.usecases.figures import CUT_OUT, Asked, Cut, DrawnLook
+from lucid_swatch.usecases.figures import CUT_OUT, Asked, DrawnLook
 
 from .base import Answer, Fraction, Request
 from .rail import picture_of
@@ -209,23 +209,19 @@ def path_data(part: Part) -> str:
 
 def _place(place: Place, look: DrawnLook) -> PlaceAnswer:
     piece = place.piece
-    cut = look.cuts.get(piece.id)
     return PlaceAnswer(
         piece=piece.id,
         left=round(place.left, 2),
         top=round(place.top, 2),
         width=round(place.width, 2),
         height=round(place.height, 2),
-        cut=None if cut is None else _cut(cut, look),
+        cut=_cut(piece.id, look),
         parts=[_part(part, piece) for part in place.parts],
     )
 
 
-def _cut(cut: Cut, look: DrawnLook) -> CutAnswer | None:
-    hung = next(one for one in look.hung.values() if one.photo_id == cut.photo_id)
-    picture = picture_of(hung, CUT_OUT)
-    return (
-        None
-        if picture is None
-        else CutAnswer(picture=picture, left=cut.left, top=cut.top, right=cut.right, bottom=cut.bottom)
-    )
+def _cut(piece_id: str, look: DrawnLook) -> CutAnswer | None:
+    there, picture = look.in_photo.get(piece_id), picture_of(look.hung[piece_id], CUT_OUT)
+    if there is None or picture is None:
+        return None
+    return CutAnswer(picture=picture, left=there.left, top=there.top, right=there.right, bottom=there.bottom)

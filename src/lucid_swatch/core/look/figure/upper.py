@@ -53,10 +53,11 @@ def torso(category: C, end: float, ease: float, at_hem: float) -> Part:
 
 def upper(piece: Cut, company: Company) -> Drawn:
     """A piece for the upper half, tucked in or loose."""
-    tucked = piece.worn is Worn.TUCKED or (piece.worn is None and company.lower and piece.length is None)
+    # as the verdict has it: what is not said to be tucked in hangs over
+    tucked = piece.worn is Worn.TUCKED and company.lower
     category, ease = piece.category, EASE[piece.volume]
     usual = 104.0 if category is C.TUNIC else HIP + 2 if category is C.SHIRT else HIP - 2
-    end = WAIST + 2 if tucked and company.lower else hem_of(piece, usual, 54.0)
+    end = WAIST + 2 if tucked else hem_of(piece, usual, 54.0)
     at_hem = side_of(end) + ease + (0.8 if not tucked else -0.4)
     cuff = {C.SHIRT: 5.0, C.KNIT: 4.5}.get(category, 0.0)
     parts = neckline(category)[1]
