@@ -10,7 +10,7 @@ from lucid_swatch.core.colour.difference import pairwise_delta_e_2000
 from lucid_swatch.core.garment.kin import Neighbour
 from lucid_swatch.core.garment.kin import neighbours as beside
 from lucid_swatch.core.garment.reading import Reading
-from lucid_swatch.core.garment.shape import SAME_SHAPE, overlap
+from lucid_swatch.core.garment.shape import SAME_SHAPE, overlaps
 from lucid_swatch.core.garment.sorting import read_pieces, sort_pieces
 from lucid_swatch.core.garment.vocabulary import Category
 from lucid_swatch.core.photo.likeness import SAME_PICTURE, PhotoMarks
@@ -81,7 +81,7 @@ def alike(photos: list[PhotoRecord]) -> dict[str, Alike]:
 def _same_piece(one: _Known, other: _Known) -> bool:
     if one.reading.pattern is not other.reading.pattern or len(one.reading.colours) != len(other.reading.colours):
         return False
-    return overlap(one.marks.shape, other.marks.shape) >= SAME_SHAPE
+    return float(overlaps([one.marks.shape], [other.marks.shape])[0, 0]) >= SAME_SHAPE
 
 
 def not_the_same(session: Session, id: str, other: str) -> PhotoRecord:

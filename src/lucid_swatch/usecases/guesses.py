@@ -1,11 +1,13 @@
 """What pieces that wait may be: what their outlines say, and what this studio hung before that looked like them."""
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 
+import numpy as np
 from sqlalchemy.orm import Session
 
+from lucid_swatch.core.colour.arrays import FloatArray
 from lucid_swatch.core.garment.likely import Guess
-from lucid_swatch.core.garment.shape import overlap
+from lucid_swatch.core.garment.shape import overlaps
 from lucid_swatch.core.garment.vocabulary import Category
 from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.records import PhotoRecord, PhotoState
@@ -19,23 +21,29 @@ LIKE, TELLS = 0.8, 0.6
 def guesses_of(session: Session, photos: Sequence[PhotoRecord]) -> dict[str, list[Guess]]:
     """What each photo that was read and does not hang may show, likeliest first, by its id."""
     waiting = [one for one in photos if one.reading is not None and one.state is not PhotoState.HUNG]
-    known = Photos(session).hung_shapes() if waiting else []
-    return {one.id: _guessed(one, known) for one in waiting}
+    if not waiting:
+        return {}
+    known = Photos(session).hung_shapes()
+    shapes = [one.likeness.shape for one in waiting if one.likeness is not None]
+    near = iter(overlaps(shapes, [shape for shape, _ in known]))
+    categories = [category for _, category in known]
+    return {
+        one.id: _guessed(one, {} if one.likeness is None else _remembered(next(near), categories)) for one in waiting
+    }
 
 
-def _guessed(photo: PhotoRecord, known: Sequence[tuple[str, Category]]) -> list[Guess]:
+def _guessed(photo: PhotoRecord, remembered: Mapping[Category, float]) -> list[Guess]:
     chances = {} if photo.reading is None else dict(photo.reading.guesses)
-    if photo.likeness is not None:
-        for category, said in _remembered(photo.likeness.shape, known).items():
-            chances[category] = chances.get(category, 0.0) + said
+    for category, said in remembered.items():
+        chances[category] = chances.get(category, 0.0) + said
     total = max(sum(chances.values()), 1.0)
     likeliest = sorted(chances.items(), key=lambda one: -one[1])[:SHOWN]
     return [Guess(category, chance / total) for category, chance in likeliest if chance / total >= LEAST]
 
 
-def _remembered(shape: str, known: Sequence[tuple[str, Category]]) -> dict[Category, float]:
-    """What the outline that is nearest among those of a category adds to it."""
+def _remembered(near: FloatArray, categories: Sequence[Category]) -> dict[Category, float]:
+    """What the outline that is nearest among those of a category adds to it. near: (n,), overlap with each that hangs."""
     nearest: dict[Category, float] = {}
-    for other, category in known:
-        nearest[category] = max(nearest.get(category, 0.0), overlap(shape, other))
-    return {one: TELLS * (near - LIKE) / (1 - LIKE) for one, near in nearest.items() if near > LIKE}
+    for k in np.flatnonzero(near > LIKE).tolist():
+        nearest[categories[k]] = max(nearest.get(categories[k], 0.0), float(near[k]))
+    return {one: TELLS * (most - LIKE) / (1 - LIKE) for one, most in nearest.items()}

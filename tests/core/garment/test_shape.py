@@ -3,7 +3,7 @@
 import cv2
 import numpy as np
 
-from lucid_swatch.core.garment.shape import overlap, signature
+from lucid_swatch.core.garment.shape import overlaps, signature
 
 
 def drawn(*polygons, size=(400, 300)):
@@ -44,8 +44,17 @@ SHOES = ([(0.2, 0.3), (0.35, 0.3), (0.38, 0.8), (0.18, 0.8)], [(0.6, 0.3), (0.75
 
 def test_a_shape_covers_itself_wherever_it_lies():
     moved = np.roll(drawn(SKIRT), (20, -15), axis=(0, 1))
-    assert overlap(signature(drawn(SKIRT)), signature(moved)) > 0.97
-    larger = drawn(SKIRT, size=(800, 600))
-    assert overlap(signature(drawn(SKIRT)), signature(larger)) > 0.95
-    assert overlap(signature(drawn(SKIRT)), signature(drawn(SHIRT))) < 0.86
-    assert overlap(signature(drawn(SKIRT)), signature(drawn(TROUSERS))) == 0.0
+    others = [moved, drawn(SKIRT, size=(800, 600)), drawn(SHIRT), drawn(TROUSERS)]
+    found = overlaps([signature(drawn(SKIRT))], [signature(one) for one in others])[0]
+    assert found[0] > 0.97
+    assert found[1] > 0.95
+    assert found[2] < 0.86
+    assert found[3] == 0.0
+
+
+def test_many_are_compared_as_two_are():
+    told = [signature(drawn(one)) for one in (SKIRT, SHIRT, TROUSERS, SHORTS)]
+    together = overlaps(told, told)
+    assert np.array_equal(together, [[overlaps([one], [other])[0, 0] for other in told] for one in told])
+    assert overlaps([], told).shape == (0, 4)
+    assert overlaps(told, []).shape == (4, 0)

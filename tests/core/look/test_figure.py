@@ -63,12 +63,12 @@ def test_every_piece_is_drawn_within_the_drawing(worn, height, seated):
             assert len(part.points) >= 2
             assert part.role is Role.LINE or area(part.points) > 0.05
     for shape in figure.shapes:
-        (left, top), (right, bottom) = box_of(shape.parts)
+        (left, top), (right, bottom) = box_of(shape.drawn.parts)
         assert -HALF_WIDTH <= left < right <= HALF_WIDTH
         assert -ROOM <= top < bottom <= figure.height + 1.5
-        assert shape.top < shape.bottom
-        assert left - 2 <= shape.anchor[0] <= right + 2
-        assert top - 2 <= shape.anchor[1] <= bottom + 2
+        assert shape.drawn.top < shape.drawn.bottom
+        assert left - 2 <= shape.drawn.anchor[0] <= right + 2
+        assert top - 2 <= shape.drawn.anchor[1] <= bottom + 2
 
 
 @pytest.mark.parametrize("category", Category)
@@ -112,18 +112,18 @@ def test_more_cloth_is_wider_and_a_tucked_top_ends_at_the_waist():
         assert width(category, Volume.CLOSE) < width(category, Volume.EASY) < width(category, Volume.FULL)
     loose = shape_of([piece(C.SHIRT, worn=Worn.LOOSE), piece(C.SKIRT)], C.SHIRT)
     tucked = shape_of([piece(C.SHIRT, worn=Worn.TUCKED), piece(C.SKIRT)], C.SHIRT)
-    assert tucked.bottom < WAIST + 5 < HIP <= loose.bottom
+    assert tucked.drawn.bottom < WAIST + 5 < HIP <= loose.drawn.bottom
 
 
 def test_a_layer_hides_the_sleeves_below_it_and_shut_covers_more():
     alone, under = shape_of([piece(C.KNIT)], C.KNIT), shape_of(LOOK, C.KNIT)
-    (left, _), (right, _) = box_of(alone.parts)
-    (left_under, _), (right_under, _) = box_of(under.parts)
+    (left, _), (right, _) = box_of(alone.drawn.parts)
+    (left_under, _), (right_under, _) = box_of(under.drawn.parts)
     assert right_under - left_under < right - left
     opened, shut = (shape_of([piece(C.COAT, worn=how)], C.COAT) for how in (Worn.OPEN, Worn.CLOSED))
-    assert opened.cover < shut.cover
-    assert opened.behind
-    assert not shut.behind
+    assert opened.drawn.cover < shut.drawn.cover
+    assert opened.drawn.behind
+    assert not shut.drawn.behind
 
 
 def test_who_is_tall_has_longer_legs_and_no_larger_head():
@@ -132,7 +132,7 @@ def test_who_is_tall_has_longer_legs_and_no_larger_head():
     assert tall.height == pytest.approx(190)
     for one in (short, tall):
         assert box_of(one.head)[1][1] == pytest.approx(CHIN, abs=0.6)
-    assert box_of(short.shapes[0].parts)[1][0] == pytest.approx(box_of(tall.shapes[0].parts)[1][0])
+    assert box_of(short.shapes[0].drawn.parts)[1][0] == pytest.approx(box_of(tall.shapes[0].drawn.parts)[1][0])
     assert figure_of(LOOK).height == STATURE
 
 
@@ -140,9 +140,9 @@ def test_who_sits_is_lower_and_stays_what_they_are_above_the_hip():
     standing, sitting = figure_of(LOOK), figure_of(LOOK, Build(seated=True))
     assert sitting.height < standing.height - 10
     upper = [next(s for s in one.shapes if s.piece.category is C.KNIT) for one in (standing, sitting)]
-    assert upper[0].bottom == upper[1].bottom
+    assert upper[0].drawn.bottom == upper[1].drawn.bottom
     bags = [shape_of([piece(C.BAG)], C.BAG, Build(seated=seated)) for seated in (False, True)]
-    assert bags[0].anchor == bags[1].anchor
+    assert bags[0].drawn.anchor == bags[1].drawn.anchor
 
 
 def test_lightness_is_traced_from_neck_to_foot_by_what_is_seen():

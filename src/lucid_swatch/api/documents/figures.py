@@ -163,7 +163,7 @@ def drawn_answer(look: DrawnLook) -> DrawnAnswer:
             shapes=[
                 ShapeAnswer(
                     piece=shape.piece.id,
-                    anchor=[round(side, 2) for side in shape.anchor],
+                    anchor=[round(side, 2) for side in shape.drawn.anchor],
                     box=[round(side, 2) for side in shape.box],
                 )
                 for shape in figure.shapes

@@ -1,6 +1,7 @@
 """A piece as it is drawn, and what its cut is taken for where nothing is known."""
 
-from dataclasses import dataclass, field
+from collections.abc import Sequence
+from dataclasses import dataclass
 
 from ...garment.piece import Piece
 from ...garment.vocabulary import Category, Finish, Length, Volume, Worn
@@ -41,9 +42,9 @@ def cut_of(piece: Piece) -> Cut:
 
 @dataclass(frozen=True, slots=True, eq=False)
 class Drawn:
-    """The outlines of a piece on the body, at the stature at which everything is drawn."""
+    """The outlines of a piece on a body."""
 
-    parts: list[Part]
+    parts: Sequence[Part]
     anchor: Point
     """Where stitches and threads are tied."""
     top: float
@@ -51,7 +52,7 @@ class Drawn:
     """Between which heights it covers the body, for the trace of lightness."""
     cover: float = 1.0
     """How much of the width it covers there."""
-    behind: list[Part] = field(default_factory=list)
+    behind: Sequence[Part] = ()
     """What of it lies behind the body."""
 
 

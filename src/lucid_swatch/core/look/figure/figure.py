@@ -43,20 +43,13 @@ class Shape:
     """A piece on the figure."""
 
     piece: Piece
-    parts: tuple[Part, ...]
-    behind: tuple[Part, ...]
-    """What of it lies behind the body."""
-    anchor: Point
-    """Where stitches and threads are tied."""
-    top: float
-    bottom: float
-    cover: float
-    """How much of the width of the body it covers between the two."""
+    drawn: Drawn
+    """Its outlines where they lie on whoever wears it."""
 
     @property
     def box(self) -> tuple[float, float, float, float]:
         """Left, top, right and bottom of all of it, over which its cloth is laid."""
-        points = np.concatenate([part.points for part in self.parts])
+        points = np.concatenate([part.points for part in self.drawn.parts])
         (left, top), (right, bottom) = points.min(axis=0), points.max(axis=0)
         return float(left), float(top), float(right), float(bottom)
 
@@ -77,7 +70,7 @@ class Layer:
     """Parts that are drawn together."""
 
     lies: Lies
-    parts: tuple[Part, ...]
+    parts: Sequence[Part]
     piece: Piece | None = None
 
 
@@ -98,9 +91,9 @@ class Figure:
     def layers(self) -> tuple[Layer, ...]:
         """Everything in the order in which it is drawn; hair falls over a collar, and a hat sits on hair."""
         on_head = [ZONES[shape.piece.category] is Zone.HEAD for shape in self.shapes]
-        pieces = [Layer(Lies.PIECE, shape.parts, shape.piece) for shape in self.shapes]
+        pieces = [Layer(Lies.PIECE, shape.drawn.parts, shape.piece) for shape in self.shapes]
         return (
-            *(Layer(Lies.BEHIND, shape.behind, shape.piece) for shape in self.shapes if shape.behind),
+            *(Layer(Lies.BEHIND, shape.drawn.behind, shape.piece) for shape in self.shapes if shape.drawn.behind),
             Layer(Lies.BODY, self.body),
             *(layer for layer, high in zip(pieces, on_head, strict=True) if not high),
             Layer(Lies.HEAD, self.head),
@@ -111,7 +104,7 @@ class Figure:
 def figure_of(pieces: Iterable[Piece], build: Build = STANDING) -> Figure:
     """Draws a look on somebody. A lipstick and other colours without a garment are left out by the caller."""
     worn = sorted(pieces, key=lambda p: (_rank(p.category), OUTER.get(p.category, 0)))
-    shapes = tuple(_built(piece, company_of(piece, worn), build) for piece in worn)
+    shapes = tuple(Shape(piece, _on(cut_of(piece), company_of(piece, worn), build)) for piece in worn)
     return Figure(stature_of(build), *_person(build), shapes)
 
 
@@ -166,11 +159,11 @@ THINNEST = 1.0
 def lightness_trace(figure: Figure) -> list[Step]:
     """Lightness from the neck to the foot: what covers each height, by how much of it is seen."""
     there = [shape for shape in figure.shapes if ZONES[shape.piece.category] in ON_THE_TRUNK]
-    edges = sorted({edge for shape in there for edge in (shape.top, shape.bottom)})
+    edges = sorted({edge for shape in there for edge in (shape.drawn.top, shape.drawn.bottom)})
     steps: list[Step] = []
     for top, bottom in pairwise(edges):
-        here = [shape for shape in there if shape.top <= top and shape.bottom >= bottom]
-        cover = np.array([shape.cover for shape in here])
+        here = [shape for shape in there if shape.drawn.top <= top and shape.drawn.bottom >= bottom]
+        cover = np.array([shape.drawn.cover for shape in here])
         if len(here) and bottom - top >= THINNEST:
             light = np.array([float(shape.piece.lab[:, 0] @ shape.piece.share) for shape in here])
             steps.append(Step(top, bottom, float(cover @ light / cover.sum())))
@@ -182,29 +175,22 @@ def _rank(category: C) -> int:
     return FROM_BELOW.index(zone) if zone in FROM_BELOW else len(FROM_BELOW)
 
 
-def _built(piece: Piece, company: Company, build: Build) -> Shape:
-    parts, behind, anchor, top, bottom, cover = _on(cut_of(piece), company, build)
-    return Shape(piece, parts, behind, anchor, top, bottom, cover)
-
-
 @lru_cache(maxsize=2048)
-def _on(
-    cut: Cut, company: Company, build: Build
-) -> tuple[tuple[Part, ...], tuple[Part, ...], Point, float, float, float]:
-    """A cut on somebody: its parts, those behind, anchor, top, bottom and cover. Kept, for a swap draws the rest again."""
+def _on(cut: Cut, company: Company, build: Build) -> Drawn:
+    """A cut on somebody; kept, because a swap draws all the rest again."""
     drawn, hangs = _drawn(cut, company), cut.category in HANGS
 
     def place(x: float, y: float) -> Point:
         at = built(np.array([[x, y]]), build, hangs)[0]
         return float(at[0]), float(at[1])
 
-    return (
-        tuple(_moved(part, build, hangs) for part in drawn.parts),
-        tuple(_moved(part, build, hangs) for part in drawn.behind),
+    return Drawn(
+        [_moved(part, build, hangs) for part in drawn.parts],
         place(*drawn.anchor),
         place(0.0, drawn.top)[1],
         place(0.0, drawn.bottom)[1],
         drawn.cover,
+        [_moved(part, build, hangs) for part in drawn.behind],
     )
 
 
