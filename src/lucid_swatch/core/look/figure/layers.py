@@ -18,7 +18,7 @@ def layer(piece: Cut, company: Company) -> Drawn:
     """A layer over the rest."""
     if piece.category is C.WRAP:
         return _wrap(piece)
-    end, ease = hem_of(piece, USUAL_HEM[piece.category], BREAK), EASE[piece.volume] + 1.4
+    end, ease = hem_of(piece, USUAL_HEM[piece.category], BREAK + 5), EASE[piece.volume] + 1.4
     sleeved, shut = piece.category is not C.WAISTCOAT, piece.worn is Worn.CLOSED
     if not sleeved:
         ease -= 1.0
