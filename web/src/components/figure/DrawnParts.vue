@@ -53,7 +53,8 @@ const fill = (part: FigurePart) =>
   <template v-for="(part, index) in parts" :key="index">
     <path v-if="part.role === 'line'" class="seam" :d="part.path" :stroke-width="part.width" :opacity="part.dark" />
     <template v-else>
-      <path class="edge" :d="part.path" :fill="fill(part)" />
+      <!-- skin is one, a line at the wrist would cut the hand off -->
+      <path :class="{ edge: part.role !== 'skin' }" :d="part.path" :fill="fill(part)" />
       <path v-if="part.dark && !part.fill" :d="part.path" :opacity="part.dark" />
     </template>
   </template>

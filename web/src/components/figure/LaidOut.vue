@@ -12,6 +12,7 @@ const {
   pointed = [],
   squint = false,
   light = null,
+  named = true,
 } = defineProps<{
   laid: LaidOut
   pieces: Piece[]
@@ -19,6 +20,8 @@ const {
   pointed?: string[]
   squint?: boolean
   light?: Light | null
+  /** Whether names stand below the pieces, for which it must be large enough. */
+  named?: boolean
 }>()
 type Place = LaidOut['places'][number]
 const byId = computed(() => new Map(pieces.map((piece) => [piece.id, piece])))
@@ -53,7 +56,7 @@ const faint = (piece: string) => pointed.length > 0 && !pointed.includes(piece)
         <DrawnParts v-else :parts="place.parts" :piece="byId.get(place.piece)" :box="box(place)" />
       </g>
     </SeenAs>
-    <g v-if="!squint">
+    <g v-if="named && !squint">
       <text
         v-for="place in laid.places"
         :key="place.piece"

@@ -48,7 +48,14 @@ const seenAs = computed(() => ({ pointed, squint, light }))
     <figure v-for="side in sides" :key="side.key">
       <div class="drawing">
         <template v-if="side.drawn">
-          <LaidOut v-if="flat" :laid="side.drawn.laid_out" :pieces="side.pieces" :name="side.key" v-bind="seenAs" />
+          <LaidOut
+            v-if="flat"
+            :laid="side.drawn.laid_out"
+            :pieces="side.pieces"
+            :name="side.key"
+            :named="!beside"
+            v-bind="seenAs"
+          />
           <BareFigure
             v-else
             :figure="side.drawn.figure"
