@@ -27,6 +27,7 @@ from lucid_swatch.usecases.intake import (
 )
 from lucid_swatch.usecases.rail import hang_photo
 from lucid_swatch.usecases.reader import read_cloth
+from lucid_swatch.usecases.what import what_of_photo
 
 from .context import Context, Id, InContext, ReadSession, UnitOfWork, in_one_change
 from .documents.photos import (
@@ -42,12 +43,16 @@ from .documents.photos import (
     taken_answer,
 )
 from .documents.rail import PieceAnswer, WordRequest, by_id
+from .documents.what import WhatAnswer, what_answer
 from .rail import answer_pieces
 
 router = APIRouter(tags=["photos"])
 MOST_AT_ONCE = 100
 PhotoPicture = Annotated[
-    str, Path(pattern=r"^((as-shot|relit|thumbnail|cloth|strip|colour-[0-9]{1,2})\.jpg|cloth-only\.webp)$")
+    str,
+    Path(
+        pattern=r"^((as-shot|relit|thumbnail|cloth|strip|colour-[0-9]{1,2}|closer-(shine|relief|threads))\.jpg|cloth-only\.webp)$"
+    ),
 ]
 
 
@@ -150,6 +155,12 @@ def take_another(context: InContext, photo_id: Id) -> PhotoAnswer:
 def put_aside(session: UnitOfWork, photo_id: Id) -> PhotoAnswer:
     """Puts a photo aside, or back among the waiting ones."""
     return photo_answer(not_now(session, photo_id))
+
+
+@router.post("/photos/{photo_id}/what")
+def what_it_is(session: ReadSession, context: InContext, photo_id: Id, word: WordRequest) -> WhatAnswer:
+    """What the piece in a photo is, with the words that there are for it so far; nothing is kept."""
+    return what_answer(what_of_photo(session, context.folder, photo_id, word.to_word()))
 
 
 @router.post("/photos/{photo_id}/hang", status_code=201)

@@ -21,6 +21,8 @@ from lucid_swatch.usecases.rail import (
     the_rail,
 )
 from lucid_swatch.usecases.strips import strips_of
+from lucid_swatch.usecases.ways import studio_ways
+from lucid_swatch.usecases.what import what_of_piece
 
 from .context import Id, InContext, ReadSession, UnitOfWork, in_one_change
 from .documents.company import CompanyAnswer, company_answer
@@ -34,6 +36,7 @@ from .documents.rail import (
     piece_answers,
     strip_answers,
 )
+from .documents.what import WhatAnswer, what_answer
 
 router = APIRouter(tags=["rail"])
 
@@ -62,7 +65,7 @@ def answer_pieces(session: Session, hung: list[HungPiece]) -> list[PieceAnswer]:
     """Some pieces of one rail as it shows them."""
     client = Clients(session).get(hung[0].client_id)
     strips = strip_answers(client.id, Pieces(session).of_client(client.id))
-    return piece_answers(hanging(client, hung), _looks_by_piece(session, client.id), strips)
+    return piece_answers(hanging(client, hung, studio_ways(session)), _looks_by_piece(session, client.id), strips)
 
 
 @router.get("/clients/{client_id}/strips/{key}.jpg")
@@ -111,6 +114,12 @@ def join(session: UnitOfWork, client_id: Id, asked: FacesRequest) -> None:
 def take(session: UnitOfWork, piece_id: str) -> None:
     """Takes a piece off the rail; its photo waits in the intake again."""
     take_off(session, piece_id)
+
+
+@router.get("/pieces/{piece_id}/what")
+def get_what(session: ReadSession, context: InContext, piece_id: str) -> WhatAnswer:
+    """What a piece on the rail is."""
+    return what_answer(what_of_piece(session, context.folder, piece_id))
 
 
 @router.get("/pieces/{piece_id}/company")

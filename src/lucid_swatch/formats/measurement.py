@@ -1,11 +1,14 @@
 """A measurement of a photo in the open format."""
 
+from dataclasses import replace
 from typing import TYPE_CHECKING, Literal
 
 from pydantic import Field
 
 from lucid_swatch.core.colour.arrays import FloatArray
 from lucid_swatch.core.colour.spaces import lab_to_hex
+from lucid_swatch.core.garment.cut import cut_seen
+from lucid_swatch.core.garment.finishes import finish_chances, told_by
 from lucid_swatch.core.garment.likely import firm, likely
 from lucid_swatch.core.garment.measurement import Measurement
 from lucid_swatch.core.garment.reading import Reading
@@ -13,6 +16,7 @@ from lucid_swatch.core.garment.vocabulary import Bin, Category, Metal, Part, Pat
 from lucid_swatch.core.photo.light import LightReference
 from lucid_swatch.core.photo.outline import Outline
 
+from .cut import CutGuesses, FinishGuess, finish_guesses
 from .document import Document, Titled
 
 if TYPE_CHECKING:
@@ -90,6 +94,10 @@ class MeasuredFinish(Document):
 
     sheen: float
     texture: float
+    measures: list[float] | None = None
+    """What the finish is told by; left out where too little of one colour lies together."""
+    guesses: list[FinishGuess] = Field(default_factory=list)
+    """For what the piece is taken for, likeliest first."""
 
 
 class MeasuredHardware(Document):
@@ -122,6 +130,8 @@ class MeasurementDocument(Titled):
     """The yarns of a marl, whose mean stands in colours."""
     pattern: MeasuredPattern
     finish: MeasuredFinish
+    cut: CutGuesses | None = None
+    """For what the piece is taken for."""
     hardware: MeasuredHardware | None = None
     sort: MeasuredSort
 
@@ -147,6 +157,9 @@ class MeasurementDocument(Titled):
             )
         ]
         repeat, guesses = read.pattern.repeat, likely(outline.mask)
+        kind = guesses[0].category
+        cloth = finish_chances(kind, told_by(read.surface, read.lab, read.pattern.type))
+        seen = replace(cut_seen(outline.mask, kind), finish=cloth)
         return cls(
             photo=PhotoDocument(file=photo.file, width=photo.width, height=photo.height, profile=photo.profile),
             light=LightDocument(
@@ -173,7 +186,13 @@ class MeasurementDocument(Titled):
                 confidence=round(read.pattern.confidence, 2),
                 repeat=None if repeat is None else round(repeat, 3),
             ),
-            finish=MeasuredFinish(sheen=round(read.surface.sheen, 2), texture=round(read.surface.texture, 2)),
+            finish=MeasuredFinish(
+                sheen=round(read.surface.sheen, 2),
+                texture=round(read.surface.texture, 2),
+                measures=None if read.surface.measures is None else [round(float(v), 4) for v in read.surface.measures],
+                guesses=finish_guesses(seen)[:GUESSES],
+            ),
+            cut=CutGuesses.from_core(seen),
             hardware=None
             if read.hardware is None
             else MeasuredHardware(metal=read.hardware.metal, confidence=read.hardware.confidence),

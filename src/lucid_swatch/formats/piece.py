@@ -19,6 +19,7 @@ from lucid_swatch.core.garment.vocabulary import (
     Worn,
 )
 
+from .cut import CutDocument, SeenDocument
 from .document import Document
 
 SHARE_SLACK = 0.02
@@ -68,14 +69,18 @@ class PieceDocument(Document):
     pattern: PatternDocument = Field(default_factory=PatternDocument)
     finish: list[Finish] = Field(default_factory=list)
     metal: Metal = Metal.NONE
-    volume: Volume = Volume.EASY
+    volume: Volume | None = None
+    """Left out where nobody has said it; it is then taken for easy."""
     length: Length | None = None
+    cut: CutDocument = Field(default_factory=CutDocument)
     formality: float | None = Field(default=None, ge=1, le=5)
     warmth: float | None = Field(default=None, ge=0, le=4)
     statement: float | None = Field(default=None, ge=0, le=1)
     worn: Worn | None = None
     bin: Bin | None = None
     """Where the stylist hangs it, when that is not where its colours say."""
+    seen: SeenDocument = Field(default_factory=SeenDocument)
+    """What its photo tells of what nobody has said."""
 
     @model_validator(mode="after")
     def _shares_sum(self) -> "PieceDocument":
@@ -106,11 +111,13 @@ class PieceDocument(Document):
             metal=self.metal,
             volume=self.volume,
             length=self.length,
+            details=self.cut.to_core(),
             formality=self.formality,
             warmth=self.warmth,
             statement=self.statement,
             worn=self.worn,
             bin_said=self.bin,
+            seen=self.seen.to_core(),
         )
 
     @classmethod
@@ -136,10 +143,12 @@ class PieceDocument(Document):
                 "metal": piece.metal,
                 "volume": piece.volume,
                 "length": piece.length,
+                "cut": CutDocument.from_core(piece.details),
                 "formality": piece.formality,
                 "warmth": piece.warmth,
                 "statement": piece.statement,
                 "worn": piece.worn,
                 "bin": piece.bin_said,
+                "seen": SeenDocument.of(piece.seen),
             }
         )

@@ -16,6 +16,8 @@ from .plain_text import plain_cell, read_cell, table_rows, text_content
 from .rail import RailDocument, RailPieceDocument
 
 TEXTS = ("id", "label", "category", "metal", "volume", "length", "worn", "bin")
+CUT = ("sleeve", "neckline", "closure", "heel", "toe", "sole", "size")
+"""Words of the cut: the size of a bag is not the one on a label."""
 NUMBERS = ("formality", "warmth", "statement")
 KEPT_TEXTS = ("verdict", "size", "bought_on", "care", "note", "set", "other_face")
 KEPT_LISTS = ("uses", "seasons", "worn_on")
@@ -24,6 +26,7 @@ DERIVED = ("C*", "h", "hex", "hangs", "name")
 """Columns to look at: they follow from the others and are not read."""
 COLUMNS = (
     *TEXTS,
+    *(f"cut: {name}" for name in CUT),
     "pattern",
     "scale",
     "pattern confidence",
@@ -69,6 +72,7 @@ def _piece_cells(piece: RailPieceDocument) -> dict[str, str]:
     values = piece.model_dump(mode="json", exclude_none=True)
     kept = values["kept"]
     cells = {name: plain_cell(str(values.get(name, ""))) for name in TEXTS}
+    cells |= {f"cut: {name}": values["cut"].get(name, "") for name in CUT}
     cells |= {name: plain_cell(str(kept.get(name, ""))) for name in KEPT_TEXTS}
     cells |= {name: plain_cell(BETWEEN.join(kept[name])) for name in KEPT_LISTS}
     cells |= {name: _number(values.get(name)) for name in NUMBERS}
@@ -126,6 +130,7 @@ def _piece(read: dict[str, str], cells: dict[str, str], where: str) -> dict[str,
     piece |= {name: _read_number(cells, name, where) for name in NUMBERS}
     return piece | {
         "pattern": pattern,
+        "cut": {name: word for name in CUT if (word := cells.get(f"cut: {name}", "").strip())},
         "kept": kept,
         "colours": [],
         "hung_at": cells.get("hung_at") or None,

@@ -9,9 +9,9 @@ from dataclasses import replace
 
 from .records import Entry, Snapshot
 
-JOURNAL_FORMAT = 2
+JOURNAL_FORMAT = 3
 """1: as first written. 2: what is kept about pieces and looks is called their particulars, and the school of a look is
-told by its conventions."""
+told by its conventions. 3: pieces have details of their cut and what their photo tells, and a volume may be unknown."""
 
 
 def brought_up(entries: tuple[Entry, ...], written_as: int) -> tuple[Entry, ...]:
@@ -59,5 +59,13 @@ def look_particulars(kept: Snapshot) -> Snapshot:
     return kept | {"conventions": own}
 
 
-STEPS: dict[int, Callable[[str, Snapshot], Snapshot]] = {1: _particulars}
+def _cut(kind: str, snapshot: Snapshot) -> Snapshot:
+    if kind != "piece":
+        return snapshot
+    # easy stood for whatever nobody had said
+    volume = None if snapshot["volume"] == "easy" else snapshot["volume"]
+    return {"details": {}, "seen": {}} | snapshot | {"volume": volume}
+
+
+STEPS: dict[int, Callable[[str, Snapshot], Snapshot]] = {1: _particulars, 2: _cut}
 """From each form to the next."""

@@ -29,6 +29,15 @@ class Pieces:
         wanted = PieceRow.client_id == client_id
         if only is not None:
             wanted &= PieceRow.id.in_(only)
+        return self._some(wanted)
+
+    def latest_said(self, most: int) -> list[Piece]:
+        """The pieces of all rails of which formality or warmth is said, the latest, oldest first."""
+        said = sa.or_(PieceRow.formality.is_not(None), PieceRow.warmth.is_not(None))
+        latest = sa.select(PieceRow.id).where(said).order_by(PieceRow.created_at.desc(), PieceRow.id).limit(most)
+        return [hung.piece for hung in self._some(PieceRow.id.in_(latest))]
+
+    def _some(self, wanted: sa.ColumnElement[bool]) -> list[HungPiece]:
         # as plain rows: a whole rail is read at every swap, and only read
         pieces = (
             sa.select(*PieceRow.__table__.columns, PieceRow.reading_number.label("reading_number"))
@@ -112,6 +121,7 @@ def _fill(row: PieceRow, hung: HungPiece) -> None:
     row.label, row.category, row.bin_said = piece.label, piece.category, piece.bin_said
     row.pattern, row.pattern_confidence, row.scale = piece.pattern, piece.pattern_confidence, piece.scale
     row.finish, row.metal, row.volume = tuple(sorted(piece.finish)), piece.metal, piece.volume
+    row.details, row.seen = piece.details, piece.seen
     row.length, row.formality, row.warmth = piece.length, piece.formality, piece.warmth
     row.statement, row.worn, row.particulars = piece.statement, piece.worn, hung.particulars
     colours = [
@@ -153,6 +163,8 @@ def _record(row: Any, colours: Sequence[Any]) -> HungPiece:
         metal=row.metal,
         volume=row.volume,
         length=row.length,
+        details=row.details,
+        seen=row.seen,
         formality=row.formality,
         warmth=row.warmth,
         statement=row.statement,

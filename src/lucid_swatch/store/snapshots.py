@@ -6,8 +6,10 @@ from typing import Any
 
 import numpy as np
 
+from lucid_swatch.core.garment.details import Details
 from lucid_swatch.core.garment.particulars import Particulars
 from lucid_swatch.core.garment.piece import Piece
+from lucid_swatch.core.garment.seen import Seen
 from lucid_swatch.core.garment.vocabulary import (
     Bin,
     Category,
@@ -55,6 +57,8 @@ def snapshot_of(hung: HungPiece) -> Snapshot:
             "photo_id": hung.photo_id,
             "created_at": hung.created_at.isoformat(),
             "particulars": written(Particulars, hung.particulars),
+            "details": written(Details, piece.details),
+            "seen": written(Seen, piece.seen),
         }
     )
 
@@ -72,6 +76,8 @@ def hung_from(id: str, snapshot: Snapshot) -> HungPiece:
         parts=tuple(Part(part) for part in snapshot["parts"]),
         uncertainty=None if snapshot["uncertainty"] is None else np.array(snapshot["uncertainty"], dtype=float),
         finish=frozenset(Finish(f) for f in snapshot["finish"]),
+        details=adapter_of(Details).validate_python(snapshot["details"]),
+        seen=adapter_of(Seen).validate_python(snapshot["seen"]),
         **words,
         **{name: snapshot[name] for name in NUMBERS},
     )

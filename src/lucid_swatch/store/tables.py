@@ -13,8 +13,10 @@ from lucid_swatch.core.client.portrait import Spot
 from lucid_swatch.core.client.reading import Veil
 from lucid_swatch.core.client.trial import TrialReading
 from lucid_swatch.core.colour.arrays import Lab
+from lucid_swatch.core.garment.details import Details
 from lucid_swatch.core.garment.particulars import Particulars
 from lucid_swatch.core.garment.reading import Reading
+from lucid_swatch.core.garment.seen import Seen
 from lucid_swatch.core.garment.vocabulary import (
     Bin,
     Category,
@@ -245,8 +247,11 @@ class PieceRow(Base):
     scale: Mapped[Scale | None]
     finish: Mapped[tuple[Finish, ...]] = mapped_column(Value(tuple[Finish, ...]))
     metal: Mapped[Metal]
-    volume: Mapped[Volume]
+    volume: Mapped[Volume | None]
     length: Mapped[Length | None]
+    details: Mapped[Details] = mapped_column(Value(Details), default=Details)
+    seen: Mapped[Seen] = mapped_column(Value(Seen), default=Seen)
+    """What its photo tells of what nobody has said."""
     formality: Mapped[float | None]
     warmth: Mapped[float | None]
     statement: Mapped[float | None]

@@ -25,6 +25,7 @@ from lucid_swatch.store.records import ClientRecord
 from .past import rail_before
 from .rail import OnRail, hanging, sorted_pieces
 from .wardrobe import wardrobe_of
+from .ways import studio_ways
 
 THERE_WITHIN = 10.0
 """CIEDE2000 up to which a colour counts as being on the rail already."""
@@ -71,7 +72,7 @@ def audit(session: Session, client_id: str) -> Audit:
     """What a client's rail is made of, and what it was made of before the last visit."""
     client = Clients(session).get(client_id)
     hung = Pieces(session).of_client(client_id)
-    rail = hanging(client, hung)
+    rail = hanging(client, hung, studio_ways(session))
     since, before = rail_before(Journal(session).of_client(client_id), hung)
     metals: dict[Metal, int] = {}
     for one in hung:

@@ -5,6 +5,7 @@ from dataclasses import dataclass, field
 
 from sqlalchemy.orm import Session
 
+from lucid_swatch.core.garment.known import as_seen
 from lucid_swatch.core.garment.vocabulary import Worn
 from lucid_swatch.core.look.figure.body import STATURE, Build
 from lucid_swatch.core.look.figure.figure import Figure, Step, figure_of, lightness_trace
@@ -79,7 +80,7 @@ def _drawn(
 ) -> DrawnLook:
     about = Clients(session).get(asked.on or client_id).about
     seated = about.seated if asked.seated is None else asked.seated
-    pieces = [as_worn(rail[id].piece, asked.worn) for id in dict.fromkeys(asked.piece_ids)]
+    pieces = [as_worn(as_seen(rail[id].piece), asked.worn) for id in dict.fromkeys(asked.piece_ids)]
     figure = figure_of(pieces, Build(about.height, seated))
     aspects = {piece.id: cuts[piece.id].aspect for piece in pieces if piece.id in cuts}
     hung = {piece.id: rail[piece.id] for piece in pieces}

@@ -12,6 +12,7 @@ from sqlalchemy.orm import Session
 
 from lucid_swatch.core.colour.arrays import BoolArray, ByteArray, FloatArray
 from lucid_swatch.core.colour.spaces import rgb_linear_to_lab
+from lucid_swatch.core.garment.closer import closer_windows
 from lucid_swatch.core.garment.crop import Window, cloth_window, colour_window
 from lucid_swatch.core.garment.reading import Reading
 from lucid_swatch.core.garment.shape import signature
@@ -43,6 +44,7 @@ from .find_garment import find_garment
 from .measure_photo import LightSource, PhotoReading, measure_photo
 from .reader import measured_card
 from .rereading import rehang
+from .seen import close_look
 
 NAME_LENGTH = 200
 FOUND = "found.png"
@@ -351,10 +353,16 @@ def _keep_pictures(id: str, reading: PhotoReading, folder: Folder) -> None:
     whole = cloth_window(labels, lab, plain, CLOTH_ASPECT) or cloth_window(labels, lab, plain, 1.0)
     folder.keep_picture(id, "cloth.jpg", _swatch(daylight, whole or colours[0]))
     folder.keep_picture(id, "strip.jpg", _swatch(daylight, whole or colours[0], STRIP_WIDTH))
+    for shows, window in closer_windows(labels, lab).items():
+        folder.keep_picture(id, close_look(shows), jpeg(resized(window.cut(daylight), CLOSE_SIDE, CLOSE_SIDE)))
     if reading.measurement.threads is not None:
         colours = [whole or colours[0]]
     for k, window in enumerate(colours):
         folder.keep_picture(id, f"colour-{k}.jpg", _swatch(daylight, window))
+
+
+CLOSE_SIDE = 160
+"""Pixels of a close look."""
 
 
 def _swatch(srgb: ByteArray, window: Window, side: int = SWATCH_SIDE) -> bytes:

@@ -1,6 +1,6 @@
 """Pieces are hung on a rail, corrected, and taken off again; every step can be taken back."""
 
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, fields, replace
 from datetime import UTC, datetime
 from functools import lru_cache
 from typing import Any, Literal
@@ -10,6 +10,8 @@ import numpy as np
 from sqlalchemy.orm import Session
 
 from lucid_swatch.core.client.suits import in_range
+from lucid_swatch.core.garment.details import Details
+from lucid_swatch.core.garment.known import NO_WAYS, Ways, as_known
 from lucid_swatch.core.garment.piece import Piece
 from lucid_swatch.core.garment.reading import Reading
 from lucid_swatch.core.garment.school import School
@@ -23,6 +25,8 @@ from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.records import ClientRecord, HungPiece, PhotoState
 
 from .changes import recorded
+from .seen import seen_in
+from .ways import studio_ways
 
 MOST_PIECES = 5000
 """Pieces on one rail; ten times a large wardrobe."""
@@ -47,6 +51,17 @@ class Word:
     warmth: float | None = None
     statement: float | None = None
     worn: Worn | None = None
+    details: Details | None = None
+    """Of the cut; what is None in it stays."""
+    unsaid: tuple[str, ...] = ()
+    """Names of words that are taken back, so that what is read or proposed counts again."""
+
+
+UNSAYABLE: dict[str, Any] = {
+    "finish": frozenset(),
+    **dict.fromkeys(("volume", "length", "formality", "warmth", "statement", "worn")),
+}
+"""Words that can be taken back, with what stands where nothing is said."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -54,6 +69,8 @@ class OnRail:
     """A piece with where it hangs."""
 
     hung: HungPiece
+    known: Piece
+    """With what is seen and proposed where the stylist says nothing."""
     sorted: Sorted
     read: Sorted
     """Where its colours alone would hang it."""
@@ -76,7 +93,8 @@ def hang_photo(session: Session, photo_id: str, word: Word, at: datetime | None 
         raise Refused("nobody has said what it is.", photo.name, "Choose coat, trousers, shoes or whatever it is.")
     check_room(session, photo.client_id, 1)
     piece = piece_from_reading(uuid4().hex, photo.reading, word.category)
-    hung = _with_word(
+    piece = replace(piece, seen=seen_in(photo, word.category))
+    hung = with_word(
         HungPiece(piece, photo.client_id, at or datetime.now(UTC), photo_id, reading_number=photo.reading_number), word
     )
     with recorded(session, photo.client_id, f"hung {hung.piece.in_a_sentence}", at) as change:
@@ -131,12 +149,20 @@ def change_pieces(
         raise Refused("no piece was named.", "rail", "Choose a piece first.")
     with recorded(session, client_id, _told([one.piece for one in before], word, said)) as change:
         change.touches("piece", *(one.piece.id for one in before))
-        after = [_with_word(one, word) for one in before]
+        after = [_seen_anew(session, one, with_word(one, word)) for one in before]
         if said is not None:
             after = [replace(one, particulars=said.over(one.particulars)) for one in after]
         for one in after:
             pieces.change(one)
     return after
+
+
+def _seen_anew(session: Session, before: HungPiece, after: HungPiece) -> HungPiece:
+    """What its photo tells of a piece depends on what it is."""
+    if after.piece.category is before.piece.category or after.photo_id is None:
+        return after
+    seen = seen_in(Photos(session).get(after.photo_id), after.piece.category)
+    return replace(after, piece=replace(after.piece, seen=seen))
 
 
 def on_the_rail(session: Session, client_id: str, id: str) -> HungPiece:
@@ -155,6 +181,9 @@ def _told(pieces: list[Piece], word: Word, particulars: ParticularsDocument | No
     if word.bin is not None:
         return f"{names}: hung with the {word.bin.value}s"
     said = [name for name in WORDS if getattr(word, name) is not None]
+    if word.details is not None:
+        said += [f.name for f in fields(word.details) if getattr(word.details, f.name) is not None]
+    said += [f"{name} as read" for name in word.unsaid]
     if particulars is not None:
         said += [name for name in ParticularsDocument.model_fields if name in particulars.model_fields_set]
     return f"{names}: " + ", ".join(one.replace("_", " ") for one in said)
@@ -182,7 +211,8 @@ WORDS = (
 )
 
 
-def _with_word(hung: HungPiece, word: Word) -> HungPiece:
+def with_word(hung: HungPiece, word: Word) -> HungPiece:
+    """A piece with the stylist's word over it."""
     said: dict[str, Any] = {name: value for name in WORDS if (value := getattr(word, name)) is not None}
     if word.finish is not None:
         said["finish"] = frozenset(word.finish)
@@ -190,6 +220,13 @@ def _with_word(hung: HungPiece, word: Word) -> HungPiece:
         said["pattern_confidence"] = 1.0
         if word.pattern is PatternType.SOLID:
             said["scale"] = None
+    if word.details is not None:
+        said["details"] = word.details.over(hung.piece.details)
+    for name in word.unsaid:
+        if name in UNSAYABLE:
+            said[name] = UNSAYABLE[name]
+        else:
+            said["details"] = replace(said.get("details", hung.piece.details), **{name: None})
     if word.bin is not None:
         said["bin_said"] = None if word.bin == "as read" else word.bin
     return replace(hung, piece=replace(hung.piece, **said))
@@ -245,12 +282,12 @@ def join_faces(session: Session, client_id: str, id: str, other: str) -> None:
 def the_rail(session: Session, client_id: str) -> list[OnRail]:
     """A client's pieces with where each hangs by the school in force, and how well it suits the client."""
     client = Clients(session).get(client_id)
-    return hanging(client, Pieces(session).of_client(client_id))
+    return hanging(client, Pieces(session).of_client(client_id), studio_ways(session))
 
 
-def hanging(client: ClientRecord, hung: list[HungPiece]) -> list[OnRail]:
-    """Some pieces with where each hangs for a client, and how well it suits."""
-    on_rail = sorted_pieces(hung, client.conventions.school)
+def hanging(client: ClientRecord, hung: list[HungPiece], ways: Ways) -> list[OnRail]:
+    """Some pieces with where each hangs for a client, and how well it suits. ways: of the studio."""
+    on_rail = sorted_pieces(hung, client.conventions.school, ways)
     counts = client.whole.counts
     if counts is None or not counts.undertone.known:
         return on_rail
@@ -258,13 +295,13 @@ def hanging(client: ClientRecord, hung: list[HungPiece]) -> list[OnRail]:
     return [replace(one, fit=fit, suits=inside) for one, (fit, inside) in zip(on_rail, fits, strict=True)]
 
 
-def sorted_pieces(hung: list[HungPiece], school: School) -> list[OnRail]:
+def sorted_pieces(hung: list[HungPiece], school: School, ways: Ways = NO_WAYS) -> list[OnRail]:
     """Where some pieces hang; the stylist's word wins and is never doubtful."""
-    pieces = [one.piece for one in hung]
+    pieces = [as_known(one.piece, ways) for one in hung]
     reads = _reads(_Rail(pieces), school)
     return [
-        OnRail(one, said, read, said.confidence < DOUBTFUL_BELOW)
-        for one, said, read in zip(hung, with_words(pieces, list(reads)), reads, strict=True)
+        OnRail(one, known, said, read, said.confidence < DOUBTFUL_BELOW)
+        for one, known, said, read in zip(hung, pieces, with_words(pieces, list(reads)), reads, strict=True)
     ]
 
 

@@ -8,6 +8,7 @@ from uuid import uuid4
 
 from sqlalchemy.orm import Session
 
+from lucid_swatch.core.garment.seen import NOTHING
 from lucid_swatch.core.problems import NotThere, Refused
 from lucid_swatch.files.archive import Archive
 from lucid_swatch.files.photo import MAX_BYTES
@@ -193,7 +194,9 @@ def _coming(session: Session, client_id: str, rail: RailDocument) -> list[tuple[
 
 
 def _over(there: HungPiece, coming: HungPiece) -> HungPiece:
-    """A piece that is there as the file has it, with its own photo."""
+    """A piece that is there as the file has it, with its own photo and what that tells."""
+    if coming.piece.seen == NOTHING:
+        coming = replace(coming, piece=replace(coming.piece, seen=there.piece.seen))
     return replace(coming, photo_id=there.photo_id, created_at=there.created_at)
 
 

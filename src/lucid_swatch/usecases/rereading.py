@@ -13,6 +13,7 @@ from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.records import HungPiece, JobKind, PhotoRecord, PhotoState
 
 from .rail import piece_from_reading
+from .seen import seen_in
 
 VISIBLE = 1.0
 """CIEDE2000 below which a changed colour is not worth a look."""
@@ -99,12 +100,19 @@ def rehang(session: Session, photo: PhotoRecord) -> None:
     hung = next((one for one in pieces.of_client(photo.client_id) if one.photo_id == photo.id), None)
     if hung is None or photo.reading is None:
         return
-    pieces.change(_recoloured(hung, photo.reading))
+    pieces.change(_recoloured(hung, photo, photo.reading))
 
 
-def _recoloured(hung: HungPiece, reading: Reading) -> HungPiece:
+def _recoloured(hung: HungPiece, photo: PhotoRecord, reading: Reading) -> HungPiece:
     new = piece_from_reading(hung.piece.id, reading, hung.piece.category)
-    piece = replace(hung.piece, lab=new.lab, share=new.share, parts=new.parts, uncertainty=new.uncertainty)
+    piece = replace(
+        hung.piece,
+        lab=new.lab,
+        share=new.share,
+        parts=new.parts,
+        uncertainty=new.uncertainty,
+        seen=seen_in(photo, hung.piece.category),
+    )
     if piece.pattern_confidence < 1.0:
         piece = replace(piece, pattern=new.pattern, pattern_confidence=new.pattern_confidence, scale=new.scale)
     return replace(hung, piece=piece)

@@ -9,6 +9,7 @@ from sqlalchemy.orm import Session
 
 from lucid_swatch.core.client.about import what_irritates, why_refused
 from lucid_swatch.core.client.colouring import Client
+from lucid_swatch.core.garment.known import as_known
 from lucid_swatch.core.garment.piece import Piece
 from lucid_swatch.core.garment.sorting import sort_pieces
 from lucid_swatch.core.garment.vocabulary import Category, Worn
@@ -20,6 +21,8 @@ from lucid_swatch.core.problems import NotThere, Refused
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.records import ClientRecord, HungPiece
+
+from .ways import studio_ways
 
 
 @dataclass(frozen=True, slots=True)
@@ -85,7 +88,8 @@ def wardrobe_of(session: Session, client_id: str, setting: Setting = USUAL) -> C
     client = Clients(session).get(client_id)
     wearer = client if setting.on is None else Clients(session).get(setting.on)
     hung = tuple(Pieces(session).of_client(client_id))
-    pieces = tuple(as_worn(one.piece, setting.worn) for one in hung)
+    ways = studio_ways(session)
+    pieces = tuple(as_worn(as_known(one.piece, ways), setting.worn) for one in hung)
     refused = _refused(wearer, pieces)
     day = Circumstances(setting.rain, refused, _irritants(wearer, hung), setting.formality, setting.warmth)
     wardrobe = Wardrobe(

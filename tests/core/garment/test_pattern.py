@@ -94,8 +94,8 @@ def test_satin_shines_and_knit_has_relief():
     shine[::60, :] = 0.5
     shine[1::60, :] = 0.5
     shine[2::60, :] = 0.4
-    matte = read_surface(rgb_linear_to_lab(light), read_palette(light, mask))
-    glossy = read_surface(rgb_linear_to_lab(light + shine[..., None]), read_palette(light, mask))
+    matte = read_surface(rgb_linear_to_lab(light), read_palette(light, mask), 0.0)
+    glossy = read_surface(rgb_linear_to_lab(light + shine[..., None]), read_palette(light, mask), 0.0)
     knit, mask = drawn(Cloth((RED,), finish=(Finish.KNIT,)))
     assert glossy.sheen > matte.sheen
-    assert read_surface(rgb_linear_to_lab(knit), read_palette(knit, mask)).texture > matte.texture
+    assert read_surface(rgb_linear_to_lab(knit), read_palette(knit, mask), 0.0).texture > matte.texture

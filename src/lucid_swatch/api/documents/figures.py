@@ -1,5 +1,6 @@
 """What the screens send and get about looks as they are drawn."""
 
+from collections.abc import Sequence
 from functools import lru_cache
 
 from pydantic import Field
@@ -9,7 +10,7 @@ from lucid_swatch.core.colour.spaces import lab_to_hexes
 from lucid_swatch.core.garment.piece import Piece
 from lucid_swatch.core.garment.vocabulary import Worn
 from lucid_swatch.core.look.figure.body import CHIN
-from lucid_swatch.core.look.figure.figure import HALF_WIDTH, ROOM, Layer, Lies
+from lucid_swatch.core.look.figure.figure import HALF_WIDTH, ROOM, Figure, Layer, Lies, Step
 from lucid_swatch.core.look.figure.fills import fill_of
 from lucid_swatch.core.look.figure.laid_out import Place
 from lucid_swatch.core.look.figure.parts import Part, Role
@@ -151,33 +152,37 @@ HEAD = HeadAnswer(left=-WIDE / 2, top=CHIN - ABOVE_CHIN, width=WIDE, height=ABOV
 
 def drawn_answer(look: DrawnLook) -> DrawnAnswer:
     """A look, drawn both ways."""
-    figure, flat = look.figure, look.flat
+    flat = look.flat
     return DrawnAnswer(
-        figure=FigureAnswer(
-            stature=look.stature,
-            height=round(figure.height, 2),
-            room=ROOM,
-            half_width=HALF_WIDTH,
-            head=HEAD,
-            layers=[_layer(layer) for layer in figure.layers],
-            shapes=[
-                ShapeAnswer(
-                    piece=shape.piece.id,
-                    anchor=[round(side, 2) for side in shape.drawn.anchor],
-                    box=[round(side, 2) for side in shape.box],
-                )
-                for shape in figure.shapes
-            ],
-            trace=[
-                StepAnswer(top=round(s.top, 2), bottom=round(s.bottom, 2), lightness=round(s.lightness, 2))
-                for s in look.trace
-            ],
-        ),
+        figure=figure_answer(look.figure, look.stature, look.trace),
         laid_out=LaidOutAnswer(
             width=round(flat.width, 2),
             height=round(flat.height, 2),
             places=[_place(place, look) for place in flat.places],
         ),
+    )
+
+
+def figure_answer(figure: Figure, stature: float, trace: Sequence[Step] = ()) -> FigureAnswer:
+    """A figure. stature: of the wearer standing, centimetres; trace: how light it is from the neck to the foot."""
+    return FigureAnswer(
+        stature=stature,
+        height=round(figure.height, 2),
+        room=ROOM,
+        half_width=HALF_WIDTH,
+        head=HEAD,
+        layers=[_layer(layer) for layer in figure.layers],
+        shapes=[
+            ShapeAnswer(
+                piece=shape.piece.id,
+                anchor=[round(side, 2) for side in shape.drawn.anchor],
+                box=[round(side, 2) for side in shape.box],
+            )
+            for shape in figure.shapes
+        ],
+        trace=[
+            StepAnswer(top=round(s.top, 2), bottom=round(s.bottom, 2), lightness=round(s.lightness, 2)) for s in trace
+        ],
     )
 
 

@@ -7,7 +7,10 @@ import numpy as np
 from pydantic import Field
 
 from lucid_swatch.core.colour.spaces import chroma, hue_angle, lab_to_hexes
+from lucid_swatch.core.garment.details import asked_of
+from lucid_swatch.core.garment.lengths import LENGTHS_OF
 from lucid_swatch.core.garment.particulars import Particulars, Season, seasons_of
+from lucid_swatch.core.garment.piece import Piece
 from lucid_swatch.core.garment.vocabulary import (
     Bin,
     Category,
@@ -22,6 +25,7 @@ from lucid_swatch.core.garment.vocabulary import (
 )
 from lucid_swatch.core.look.body import NEARNESS, ZONES, Zone, area_of
 from lucid_swatch.files.sheet import ACROSS
+from lucid_swatch.formats.cut import CutDocument
 from lucid_swatch.formats.particulars import ParticularsDocument
 from lucid_swatch.formats.verdict import SortDocument
 from lucid_swatch.store.records import HungPiece
@@ -51,6 +55,13 @@ class BoltColour(Answer):
     name: str
 
 
+Sayable = Literal[
+    "finish", "volume", "length", "formality", "warmth", "statement", "worn",
+    "sleeve", "neckline", "closure", "heel", "toe", "sole", "size",
+]  # fmt: skip
+"""What the stylist may say of the cut, the cloth and the use of a piece."""
+
+
 class WordRequest(Request):
     """The stylist's word on a piece; what is left out stays as read."""
 
@@ -67,12 +78,20 @@ class WordRequest(Request):
     warmth: float | None = Field(default=None, ge=0, le=4)
     statement: float | None = Field(default=None, ge=0, le=1)
     worn: Worn | None = None
+    cut: CutDocument | None = None
+    """What is left out in it stays."""
+    unsaid: list[Sayable] = Field(default_factory=list, max_length=13)
+    """Words that are taken back: what is read or proposed counts again."""
 
     def to_word(self) -> Word:
         """As the use cases take it."""
-        values = self.model_dump()
-        finish = values.pop("finish")
-        return Word(**values, finish=None if finish is None else tuple(finish))
+        values = self.model_dump(exclude={"finish", "cut", "unsaid"})
+        return Word(
+            **values,
+            finish=None if self.finish is None else tuple(self.finish),
+            details=None if self.cut is None else self.cut.to_core(),
+            unsaid=tuple(self.unsaid),
+        )
 
 
 class StripAnswer(Answer):
@@ -97,13 +116,22 @@ class PieceAnswer(Answer):
     colours: list[ColourAnswer]
     pattern: PatternType
     scale: Scale | None
-    finish: list[str]
+    finish: list[Finish]
+    """As said, else as seen; empty where it is not known. So are volume, length and cut."""
     metal: Metal
-    volume: Volume
+    volume: Volume | None
     length: Length | None
-    formality: float | None
+    cut: CutDocument
+    formality: float
+    """As said, else as proposed. So is warmth; none for what is worn in any weather."""
     warmth: float | None
+    statement: float | None
+    """As said; it is computed where it is not."""
     worn: Worn | None
+    unknown: list[Sayable]
+    """What neither the stylist nor the photo tells, of what such a piece has."""
+    unsaid: list[Sayable]
+    """What stands here by the photo or as a proposal."""
     sort: SortDocument
     bin_said: Bin | None
     read: SortDocument
@@ -182,7 +210,7 @@ def piece_answers(rail: list[OnRail], looks: dict[str, list[str]], strips: dict[
             )
             for k in range(end - start)
         ]
-        zone, particulars = ZONES[piece.category], hung.particulars
+        zone, particulars, known = ZONES[piece.category], hung.particulars, one.known
         answers.append(
             PieceAnswer(
                 id=piece.id,
@@ -194,12 +222,16 @@ def piece_answers(rail: list[OnRail], looks: dict[str, list[str]], strips: dict[
                 colours=colours,
                 pattern=piece.pattern,
                 scale=piece.scale,
-                finish=sorted(f.value for f in piece.finish),
+                finish=sorted(known.finish),
                 metal=piece.metal,
-                volume=piece.volume,
-                length=piece.length,
-                formality=piece.formality,
-                warmth=piece.warmth,
+                volume=known.volume,
+                length=known.length,
+                cut=CutDocument.from_core(known.details),
+                formality=known.formality or 0.0,
+                warmth=known.warmth,
+                statement=piece.statement,
+                unknown=unknown_of(known),
+                unsaid=unsaid_of(piece, known),
                 worn=piece.worn,
                 bin_said=piece.bin_said,
                 sort=SortDocument.from_core(piece.id, one.sorted),
@@ -207,7 +239,7 @@ def piece_answers(rail: list[OnRail], looks: dict[str, list[str]], strips: dict[
                 fit=None if one.fit is None else round(one.fit, 3),
                 suits=one.suits,
                 kept=ParticularsDocument.from_core(particulars),
-                seasons=seasons_of(particulars, piece.warmth),
+                seasons=seasons_of(particulars, known.warmth),
                 cost_per_wear=_cost(particulars),
                 looks=looks.get(piece.id, []),
                 doubtful=one.doubtful,
@@ -223,6 +255,33 @@ def piece_answers(rail: list[OnRail], looks: dict[str, list[str]], strips: dict[
         )
         start = end
     return answers
+
+
+def unknown_of(known: Piece) -> list[Sayable]:
+    """What is not known of a piece, of what such a piece has."""
+    found: list[Sayable] = [] if known.finish else ["finish"]
+    if known.category in LENGTHS_OF and known.length is None:
+        found.append("length")
+    if known.category in VOLUMED and known.volume is None:
+        found.append("volume")
+    return found + [name for name in DETAILS if name in asked_of(known.category) and not getattr(known.details, name)]
+
+
+def unsaid_of(piece: Piece, known: Piece) -> list[Sayable]:
+    """What of a piece is known and not by the stylist's word."""
+    found: list[Sayable] = [name for name in WHOLE if getattr(known, name) and not getattr(piece, name)]
+    scales: list[Sayable] = [
+        name for name in SCALES if getattr(known, name) is not None and getattr(piece, name) is None
+    ]
+    details: list[Sayable] = [n for n in DETAILS if getattr(known.details, n) and not getattr(piece.details, n)]
+    return found + scales + details
+
+
+WHOLE: tuple[Sayable, ...] = ("finish", "volume", "length")
+SCALES: tuple[Sayable, ...] = ("formality", "warmth")
+DETAILS: tuple[Sayable, ...] = ("sleeve", "neckline", "closure", "heel", "toe", "sole", "size")
+VOLUMED = frozenset(LENGTHS_OF) - {Category.BOOTS, Category.HOSIERY}
+"""Categories that stand off the body more or less."""
 
 
 def _cost(kept: Particulars) -> float | None:

@@ -5,7 +5,7 @@ from datetime import date
 
 from ..colour.arrays import Lab
 from ..garment.piece import Piece
-from ..garment.vocabulary import Finish, Length, Metal, PatternType
+from ..garment.vocabulary import Finish, Heel, Length, Metal, PatternType
 
 
 @dataclass(frozen=True, slots=True)
@@ -59,6 +59,10 @@ class About:
     """The lipstick that is worn, a colour at the face."""
 
 
+HEELS: dict[Heel, float] = {Heel.FLAT: 1.5, Heel.LOW: 3.5, Heel.HIGH: 7.0}
+"""About how high a heel is, centimetres."""
+
+
 def why_refused(piece: Piece, names: tuple[str, ...], refusals: Refusals) -> str | None:
     """Why a client will not wear a piece, in words; None when nothing stands against it.
 
@@ -67,6 +71,9 @@ def why_refused(piece: Piece, names: tuple[str, ...], refusals: Refusals) -> str
         return f"{piece.length.value} length"
     if refusals.sheer and Finish.SHEER in piece.finish:
         return "sheer cloth"
+    lifted = HEELS.get(piece.details.heel) if piece.details.heel is not None else None
+    if refusals.heel is not None and lifted is not None and lifted > refusals.heel:
+        return f"a heel of some {lifted:.0f} cm"
     material = next((one for one in sorted(piece.finish) if one in refusals.materials), None)
     if material is not None:
         return material.value

@@ -110,7 +110,7 @@ def measure_cloth(sight: Sight, school: School = BROAD, told: FloatArray | None 
 
     told: (3,), CIELAB of the main colour where a colour reader has been held to it."""
     palette, light = sight.palette, sight.light
-    surface = beside(lambda: read_surface(sight.lab, palette))
+    surface = beside(lambda: read_surface(sight.lab, palette, sight.yarns))
     pattern = read_pattern(palette, sight.inside, sight.yarns)
     lab, share, parts, threads = _described(palette, pattern)
     uncertainty = NINE_IN_TEN * np.hypot(light_doubt(lab, light), _own_doubt(lab))

@@ -3,6 +3,8 @@
 from dataclasses import dataclass, field
 
 from ..colour.arrays import FloatArray
+from .details import UNSAID, Details
+from .seen import NOTHING, Seen
 from .vocabulary import Bin, Category, Finish, Length, Metal, Part, PatternType, Scale, Volume, Worn
 
 
@@ -26,14 +28,17 @@ class Piece:
     scale: Scale | None = None
     finish: frozenset[Finish] = field(default_factory=frozenset)
     metal: Metal = Metal.NONE
-    volume: Volume = Volume.EASY
+    volume: Volume | None = None
     length: Length | None = None
+    details: Details = UNSAID
     formality: float | None = None
     warmth: float | None = None
     statement: float | None = None
     worn: Worn | None = None
     bin_said: Bin | None = None
     """Where the stylist hangs it, when that is not where its colours say."""
+    seen: Seen = NOTHING
+    """What its photo tells of what nobody has said."""
 
     def fingerprint(self) -> tuple[object, ...]:
         """All that a verdict may hang on, so that equal ones are one piece. Hashable."""
@@ -50,6 +55,7 @@ class Piece:
             self.metal,
             self.volume,
             self.length,
+            self.details,
             self.formality,
             self.warmth,
             self.statement,

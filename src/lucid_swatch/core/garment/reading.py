@@ -7,7 +7,11 @@ from typing import Any
 import numpy as np
 
 from ..colour.arrays import FloatArray, Lab
-from .vocabulary import Bin, Category, Part, PatternType, Scale
+from .chances import Chances
+from .finishes import finish_chances, told_by
+from .surface import Surface
+from .surface_measures import NAMES
+from .vocabulary import Bin, Category, Finish, Part, PatternType, Scale
 
 
 @dataclass(frozen=True, slots=True)
@@ -39,12 +43,14 @@ class Reading:
     guesses: tuple[tuple[Category, float], ...] = field(init=False)
     """What its outline may be, and how likely, likeliest first; empty for readings that did not ask."""
     outline_confidence: float = field(init=False)
+    surface: Surface = field(init=False)
 
     def __post_init__(self) -> None:
         """ValueError when the document is no measurement."""
         try:
             told = self.document
-            pattern, sort, garment = told["pattern"], told["sort"], told["garment"]
+            pattern, sort, garment, surface = told["pattern"], told["sort"], told["garment"], told["finish"]
+            measures = surface.get("measures")
             found = {
                 "colours": tuple(_colour(one) for one in told["colours"]),
                 "pattern": PatternType(pattern["type"]),
@@ -57,6 +63,11 @@ class Reading:
                 ),
                 "outline_method": str(garment["method"]),
                 "outline_confidence": float(garment["confidence"]),
+                "surface": Surface(
+                    float(surface["sheen"]),
+                    float(surface["texture"]),
+                    None if measures is None or len(measures) != len(NAMES) else np.array(measures, dtype=float),
+                ),
             }
         except (KeyError, TypeError, AttributeError) as problem:
             raise ValueError(f"this is no measurement: {problem}") from None
@@ -74,6 +85,11 @@ class Reading:
     def main(self) -> FloatArray:
         """(3,), CIELAB of the main colour."""
         return np.array(self.colours[0].lab)
+
+    def finishes(self, category: Category) -> Chances[Finish]:
+        """What a piece of a category that looks so may be made of, likeliest first."""
+        lab = np.array([colour.lab for colour in self.colours])
+        return finish_chances(category, told_by(self.surface, lab, self.pattern))
 
 
 def _colour(told: Mapping[str, Any]) -> ReadColour:

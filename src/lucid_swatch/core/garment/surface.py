@@ -9,6 +9,7 @@ import numpy as np
 from ..colour.arrays import BoolArray, FloatArray, LabelArray
 from ..colour.spaces import chroma
 from .palette import Palette
+from .surface_measures import surface_measures
 
 
 @dataclass(frozen=True, slots=True)
@@ -17,13 +18,19 @@ class Surface:
 
     sheen: float
     texture: float
+    measures: FloatArray | None = None
+    """What a finish is told by, as surface_measures has it; None where too little of one colour lies together."""
 
 
-def read_surface(lab: FloatArray, palette: Palette) -> Surface:
+def read_surface(lab: FloatArray, palette: Palette, yarns: float) -> Surface:
     """Sheen from pixels well above their colour that have lost chroma; texture from fine change of lightness.
 
-    lab: (rows, columns, 3), of the relit photo. Both are shares between 0 and 1."""
-    return Surface(float(np.clip(4 * _shining(lab, palette), 0, 1)), float(np.clip(_relief(lab, palette) / 8, 0, 1)))
+    lab: (rows, columns, 3), of the relit photo. Both are shares between 0 and 1. yarns: as yarn_chroma gives it."""
+    return Surface(
+        float(np.clip(4 * _shining(lab, palette), 0, 1)),
+        float(np.clip(_relief(lab, palette) / 8, 0, 1)),
+        surface_measures(lab, palette, yarns),
+    )
 
 
 def _shining(lab: FloatArray, palette: Palette) -> float:

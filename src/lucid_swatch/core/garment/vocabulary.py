@@ -133,6 +133,69 @@ class Worn(StrEnum):
     LOOSE = "loose"
 
 
+class Sleeve(StrEnum):
+    """Where a sleeve ends."""
+
+    NONE = "none"
+    SHORT = "short"
+    ELBOW = "elbow"
+    LONG = "long"
+
+
+class Neckline(StrEnum):
+    """How a piece ends at the neck."""
+
+    ROUND = "round"
+    POINTED = "pointed"
+    WIDE = "wide"
+    HIGH = "high"
+    COLLAR = "collar"
+    STRAPS = "straps"
+
+
+class Closure(StrEnum):
+    """How a piece is closed."""
+
+    PULLED_ON = "pulled on"
+    BUTTONS = "buttons"
+    ZIP = "zip"
+    WRAPPED = "wrapped"
+    LACES = "laces"
+
+
+class Heel(StrEnum):
+    """How far a shoe lifts the heel."""
+
+    FLAT = "flat"
+    LOW = "low"
+    HIGH = "high"
+
+
+class Toe(StrEnum):
+    """How a shoe ends in front."""
+
+    ROUND = "round"
+    NARROW = "narrow"
+    POINTED = "pointed"
+    OPEN = "open"
+
+
+class Sole(StrEnum):
+    """How heavy the sole of a shoe is."""
+
+    THIN = "thin"
+    MIDDLING = "middling"
+    HEAVY = "heavy"
+
+
+class Size(StrEnum):
+    """How large a bag or a piece of jewellery is on the body."""
+
+    SMALL = "small"
+    MIDDLING = "middling"
+    LARGE = "large"
+
+
 class Part(StrEnum):
     """What a colour of a piece belongs to."""
 

@@ -89,9 +89,9 @@ def _buttons(top: float, bottom: float, count: int, radius: float = 0.016) -> li
     return [Part(disc(0.0, float(y), radius), "hardware", puff=2) for y in np.linspace(top, bottom, count)]
 
 
-def _trousers(leg: float, hem: float, thigh: float = 0.5, length: float = 1.9) -> list[Part]:
+def _trousers(leg: float, hem: float, thigh: float = 0.5, length: float = 2.4) -> list[Part]:
     # the right half of the waist, the hip, the outer leg, the hem and the inner leg
-    points = [*sharp((-0.01, 0.02), (0.40, 0.0)), (0.47, 0.22), (thigh, 0.5), (leg, 1.2), *sharp((hem + 0.06, length), (0.07, length + 0.02)), (0.04, 1.1), *sharp((-0.01, 0.62))]  # fmt: skip
+    points = [*sharp((-0.01, 0.02), (0.40, 0.0)), (0.47, 0.22), (thigh, 0.5), (leg, 1.5), *sharp((hem + 0.06, length), (0.07, length + 0.02)), (0.04, 1.35), *sharp((-0.01, 0.66))]  # fmt: skip
     leg_part = Part(points, both=True)
     band = Part(whole([(0.0, -0.02), *sharp((0.395, -0.03), (0.41, 0.06)), (0.0, 0.075)]), puff=0.4)
     return [leg_part, band, Part(disc(0.0, 0.03, 0.018), "hardware", puff=2)]
@@ -145,9 +145,9 @@ def _shoes() -> list[Part]:
 
 def _boots() -> list[Part]:
     # a pair from the side, one behind the other
-    boot = [*sharp((-0.20, -0.66), (0.13, -0.64)), (0.14, -0.2), (0.17, 0.12), (0.40, 0.26), (0.56, 0.38), *sharp((0.56, 0.50)), *sharp((-0.24, 0.50)), (-0.25, 0.25), (-0.19, 0.0)]  # fmt: skip
+    boot = [*sharp((-0.20, -0.30), (0.13, -0.28)), (0.14, -0.05), (0.17, 0.14), (0.40, 0.26), (0.56, 0.38), *sharp((0.56, 0.50)), *sharp((-0.24, 0.50)), (-0.25, 0.25), (-0.19, 0.0)]  # fmt: skip
     heel = [*sharp((-0.24, 0.50), (0.0, 0.50), (-0.03, 0.60), (-0.24, 0.60))]
-    gore = [*sharp((-0.02, -0.5), (0.10, -0.5)), (0.06, -0.1), (0.02, -0.1)]
+    gore = [*sharp((-0.02, -0.22), (0.10, -0.22)), (0.06, 0.08), (0.02, 0.08)]
     sole = [*sharp((-0.02, 0.48), (0.57, 0.47), (0.57, 0.53), (-0.02, 0.54))]
     parts = []
     for dx, dy in ((-0.24, -0.12), (0.12, 0.08)):

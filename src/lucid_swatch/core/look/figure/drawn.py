@@ -3,22 +3,13 @@
 from collections.abc import Sequence
 from dataclasses import dataclass
 
+from ...garment.details import Details
+from ...garment.lengths import HEMS
 from ...garment.piece import Piece
 from ...garment.vocabulary import Category, Finish, Length, Volume, Worn
-from .body import HIP, KNEE, WAIST
 from .outlines import Point
 from .parts import Part
 
-HEMS: dict[Length, float] = {
-    Length.CROPPED: 58.0,
-    Length.WAIST: WAIST + 1,
-    Length.HIP: HIP,
-    Length.KNEE: KNEE,
-    Length.MIDI: 141.0,
-    Length.ANKLE: 157.0,
-    Length.FLOOR: 165.0,
-}
-"""Centimetres below the crown."""
 EASE: dict[Volume, float] = {Volume.CLOSE: 0.7, Volume.EASY: 2.2, Volume.FULL: 5.5}
 """How far a piece stands off the body on each side, centimetres."""
 
@@ -30,14 +21,23 @@ class Cut:
     category: Category
     length: Length | None
     volume: Volume
+    details: Details
     worn: Worn | None
     finish: frozenset[Finish]
     statement: float | None
 
 
 def cut_of(piece: Piece) -> Cut:
-    """The cut of a piece."""
-    return Cut(piece.category, piece.length, piece.volume, piece.worn, piece.finish, piece.statement)
+    """The cut of a piece; of a volume that nobody knows it is drawn easy."""
+    return Cut(
+        piece.category,
+        piece.length,
+        piece.volume or Volume.EASY,
+        piece.details,
+        piece.worn,
+        piece.finish,
+        piece.statement,
+    )
 
 
 @dataclass(frozen=True, slots=True, eq=False)

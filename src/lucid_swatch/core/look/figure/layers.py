@@ -2,7 +2,7 @@
 
 from ...colour.arrays import FloatArray
 from ...garment.vocabulary import Category as C
-from ...garment.vocabulary import Worn
+from ...garment.vocabulary import Sleeve, Worn
 from .body import ARMPIT, HIP, SHOULDER, SHOULDER_HALF, WAIST, side_of
 from .drawn import EASE, Company, Cut, Drawn, hem_of
 from .outlines import Point, both_sides, corner, disc, rounded_off
@@ -19,7 +19,8 @@ def layer(piece: Cut, company: Company) -> Drawn:
     if piece.category is C.WRAP:
         return _wrap(piece)
     end, ease = hem_of(piece, USUAL_HEM[piece.category], BREAK + 5), EASE[piece.volume] + 1.4
-    sleeved, shut = piece.category is not C.WAISTCOAT, piece.worn is Worn.CLOSED
+    sleeved = piece.category is not C.WAISTCOAT and piece.details.sleeve is not Sleeve.NONE
+    shut = piece.worn is Worn.CLOSED
     if not sleeved:
         ease -= 1.0
     flare = max(0.0, (end - HIP) / 40.0) * (2.0 + ease * 0.6)
@@ -27,13 +28,18 @@ def layer(piece: Cut, company: Company) -> Drawn:
     side = _side(end, ease, hem[1], sleeved)
     parts: list[Part] = []
     if sleeved:
-        parts += sleeves(WRIST + 0.6, 1.7 + ease * 0.25, flare=0.5)
+        parts += sleeves(_arm(piece), 1.7 + ease * 0.25, flare=0.5)
     parts += _shut(side, end) if shut else _open(side, end)
     if sleeved:
         parts += _pockets(piece.category is C.COAT)
     parts += _lapels(shut, sleeved)
     behind = [] if shut else [inside(_back(side, end))]
     return Drawn(parts, (13.0, min(100.0, end - 10)), SHOULDER - 3, end, 1.0 if shut else 0.5, behind)
+
+
+def _arm(piece: Cut) -> float:
+    """Where the sleeves of a layer end, centimetres below the crown."""
+    return {Sleeve.SHORT: 54.0, Sleeve.ELBOW: 66.0}.get(piece.details.sleeve or Sleeve.LONG, WRIST + 0.6)
 
 
 def _side(end: float, ease: float, hem: float, sleeved: bool) -> list[Point]:

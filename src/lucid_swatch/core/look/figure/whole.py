@@ -8,20 +8,21 @@ from .lower import legs_of, skirt_folds, skirt_half
 from .outlines import Point, both_sides, corner
 from .parts import cloth, line
 from .sleeves import sleeves
-from .upper import SLEEVE_ENDS, neckline
+from .upper import neckline, sleeve_end
 
 
 def whole(piece: Cut, company: Company) -> Drawn:
     """A piece from the shoulders to below the hip."""
     category, ease = piece.category, EASE[piece.volume]
-    shape, back = neckline(category)
+    shape, back = neckline(piece)
     waist = WAIST_HALF + min(ease, 3.0)
     shoulder: list[Point] = [*corner((SHOULDER_HALF - 1.2, SHOULDER + 0.2)), (SHOULDER_HALF - 2.0, 38.0)]
     bodice: list[Point] = [*shape, *shoulder, (side_of(ARMPIT) + ease * 0.4, ARMPIT + 2)]
     bodice += corner((waist, WAIST))
     parts = list(back)
-    if not company.layered:
-        parts += sleeves(SLEEVE_ENDS[category], ease * 0.4 + 0.8, flare=0.6)
+    arm = sleeve_end(piece)
+    if not company.layered and arm is not None:
+        parts += sleeves(arm, ease * 0.4 + 0.8, flare=0.6)
     seam = line([(-waist, WAIST), (0.0, WAIST + 0.8), (waist, WAIST)], 0.4)
     if category is C.JUMPSUIT:
         end = hem_of(piece, ANKLE, 104.0)
