@@ -60,8 +60,9 @@ def demo_template(tmp_path_factory):
     """The demo as its own command makes it; kept between runs as long as what makes it is the same."""
     digest = hashlib.sha256()
     for package in MADE_FROM:
-        for file in sorted((ROOT / "src/lucid_swatch" / package).rglob("*.py")):
-            digest.update(file.read_bytes())
+        for file in sorted((ROOT / "src/lucid_swatch" / package).rglob("*")):
+            if file.suffix in (".py", ".csv", ".toml"):
+                digest.update(file.read_bytes())
     kept = ROOT / ".setup/demo" / digest.hexdigest()[:16]
     kept.parent.mkdir(parents=True, exist_ok=True)
     with (kept.parent / ".lock").open("w") as lock:

@@ -34,6 +34,7 @@ from . import (
     studio,
     taste,
     trials,
+    walk,
 )
 from .context import Context
 from .guard import MAX_BODY, Guard
@@ -95,6 +96,7 @@ def api_router() -> APIRouter:
         clients,
         faces,
         trials,
+        walk,
         follows,
         jobs,
         side_by_side,

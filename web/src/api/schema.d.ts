@@ -428,6 +428,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/clients/{client_id}/walk": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Walk
+         * @description Pieces of which something is not known, what would change most looks first. by: about one thing only.
+         */
+        get: operations["get_walk"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/clients/{client_id}/follows": {
         parameters: {
             query?: never;
@@ -828,6 +848,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/photos/{photo_id}/what": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * What It Is
+         * @description What the piece in a photo is, with the words that there are for it so far; nothing is kept.
+         */
+        post: operations["what_it_is"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/photos/{photo_id}/hang": {
         parameters: {
             query?: never;
@@ -1034,6 +1074,26 @@ export interface paths {
          * @description Says that two pieces are the two faces of one reversible piece.
          */
         post: operations["join"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{piece_id}/what": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get What
+         * @description What a piece on the rail is.
+         */
+        get: operations["get_what"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -2391,6 +2451,12 @@ export interface components {
             bolt: components["schemas"]["BoltColour"][];
         };
         /**
+         * By
+         * @description What is asked about.
+         * @enum {string}
+         */
+        By: "finish" | "length" | "volume" | "formality" | "warmth" | "statement" | "fit";
+        /**
          * ByEyeRequest
          * @description A colour of the face set by eye.
          */
@@ -2523,6 +2589,28 @@ export interface components {
             conventions?: components["schemas"]["ConventionsDocument-Input"] | null;
             /** Undertone */
             undertone?: components["schemas"]["Undertone"] | "as read" | null;
+        };
+        /**
+         * Closure
+         * @description How a piece is closed.
+         * @enum {string}
+         */
+        Closure: "pulled on" | "buttons" | "zip" | "wrapped" | "laces";
+        /**
+         * ClothAnswer
+         * @description A finish that the piece may have.
+         */
+        ClothAnswer: {
+            finish: components["schemas"]["Finish"];
+            /** Confidence */
+            confidence: number;
+            /** Because */
+            because: string;
+            /**
+             * Picture
+             * @description Where the close look is that tells of it.
+             */
+            picture: string | null;
         };
         /**
          * ColourAnswer
@@ -2734,6 +2822,50 @@ export interface components {
             right: number;
             /** Bottom */
             bottom: number;
+        };
+        /**
+         * CutDocument
+         * @description The cut beside length and volume; what is left out nobody has said.
+         */
+        "CutDocument-Input": {
+            sleeve?: components["schemas"]["Sleeve"] | null;
+            neckline?: components["schemas"]["Neckline"] | null;
+            closure?: components["schemas"]["Closure"] | null;
+            heel?: components["schemas"]["Heel"] | null;
+            toe?: components["schemas"]["Toe"] | null;
+            sole?: components["schemas"]["Sole"] | null;
+            size?: components["schemas"]["Size"] | null;
+        };
+        /**
+         * CutDocument
+         * @description The cut beside length and volume; what is left out nobody has said.
+         */
+        "CutDocument-Output": {
+            sleeve: components["schemas"]["Sleeve"] | null;
+            neckline: components["schemas"]["Neckline"] | null;
+            closure: components["schemas"]["Closure"] | null;
+            heel: components["schemas"]["Heel"] | null;
+            toe: components["schemas"]["Toe"] | null;
+            sole: components["schemas"]["Sole"] | null;
+            size: components["schemas"]["Size"] | null;
+        };
+        /**
+         * CutGuesses
+         * @description What an outline tells of a cut; each likeliest first, empty where it does not show.
+         */
+        CutGuesses: {
+            /** Length */
+            length: components["schemas"]["LengthGuess"][];
+            /** Volume */
+            volume: components["schemas"]["VolumeGuess"][];
+            /** Sleeve */
+            sleeve: components["schemas"]["SleeveGuess"][];
+            /** Neckline */
+            neckline: components["schemas"]["NecklineGuess"][];
+            /** Toe */
+            toe: components["schemas"]["ToeGuess"][];
+            /** Heel */
+            heel: components["schemas"]["HeelGuess"][];
         };
         /**
          * DayVerdict
@@ -3009,6 +3141,15 @@ export interface components {
          */
         Finish: "matte" | "knit" | "rib" | "denim" | "linen" | "tweed" | "suede" | "leather" | "satin" | "sheer" | "lace" | "velvet" | "pleat" | "quilt" | "straw" | "patent" | "metallic" | "pearl" | "stone" | "silk" | "corduroy" | "fur" | "sequin";
         /**
+         * FinishGuess
+         * @description What the cloth may be.
+         */
+        FinishGuess: {
+            /** Confidence */
+            confidence: number;
+            finish: components["schemas"]["Finish"];
+        };
+        /**
          * FollowsAnswer
          * @description What follows from a colouring.
          */
@@ -3111,6 +3252,21 @@ export interface components {
             width: number;
             /** Height */
             height: number;
+        };
+        /**
+         * Heel
+         * @description How far a shoe lifts the heel.
+         * @enum {string}
+         */
+        Heel: "flat" | "low" | "high";
+        /**
+         * HeelGuess
+         * @description How high its heel may be.
+         */
+        HeelGuess: {
+            /** Confidence */
+            confidence: number;
+            heel: components["schemas"]["Heel"];
         };
         /**
          * Held
@@ -3401,6 +3557,15 @@ export interface components {
          */
         Length: "cropped" | "waist" | "hip" | "knee" | "midi" | "ankle" | "floor";
         /**
+         * LengthGuess
+         * @description Where the piece may end.
+         */
+        LengthGuess: {
+            /** Confidence */
+            confidence: number;
+            length: components["schemas"]["Length"];
+        };
+        /**
          * LetGoAnswer
          * @description Something was let go.
          */
@@ -3651,6 +3816,15 @@ export interface components {
             on?: string | null;
         };
         /**
+         * MarkAnswer
+         * @description A mark of the cut that can be pulled.
+         */
+        MarkAnswer: {
+            pulls: components["schemas"]["Pulls"];
+            /** Stops */
+            stops: components["schemas"]["StopAnswer"][];
+        };
+        /**
          * MeasureDocument
          * @description One measure: start plus the points is the score.
          */
@@ -3692,6 +3866,16 @@ export interface components {
             sheen: number;
             /** Texture */
             texture: number;
+            /**
+             * Measures
+             * @description What the finish is told by; left out where too little of one colour lies together.
+             */
+            measures: number[] | null;
+            /**
+             * Guesses
+             * @description For what the piece is taken for, likeliest first.
+             */
+            guesses: components["schemas"]["FinishGuess"][];
         };
         /**
          * MeasuredHardware
@@ -3762,6 +3946,8 @@ export interface components {
             threads: number[][] | null;
             pattern: components["schemas"]["MeasuredPattern"];
             finish: components["schemas"]["MeasuredFinish"];
+            /** @description For what the piece is taken for. */
+            cut: components["schemas"]["CutGuesses"] | null;
             hardware: components["schemas"]["MeasuredHardware"] | null;
             sort: components["schemas"]["MeasuredSort"];
         };
@@ -3854,6 +4040,21 @@ export interface components {
             name: string;
         };
         /**
+         * Neckline
+         * @description How a piece ends at the neck.
+         * @enum {string}
+         */
+        Neckline: "round" | "pointed" | "wide" | "high" | "collar" | "straps";
+        /**
+         * NecklineGuess
+         * @description How it may end at the neck.
+         */
+        NecklineGuess: {
+            /** Confidence */
+            confidence: number;
+            neckline: components["schemas"]["Neckline"];
+        };
+        /**
          * NeighbourAnswer
          * @description A piece beside another one, with how far apart their main colours are.
          */
@@ -3938,6 +4139,18 @@ export interface components {
             hex: string;
             /** Looks */
             looks: number;
+        };
+        /**
+         * OptionAnswer
+         * @description An answer to choose.
+         */
+        OptionAnswer: {
+            /** Word */
+            word: string;
+            /** Value */
+            value: string | number | boolean;
+            /** Chance */
+            chance: number;
         };
         /**
          * PaletteAnswer
@@ -4324,16 +4537,38 @@ export interface components {
             colours: components["schemas"]["ColourAnswer"][];
             pattern: components["schemas"]["PatternType"];
             scale: components["schemas"]["Scale"] | null;
-            /** Finish */
-            finish: string[];
+            /**
+             * Finish
+             * @description As said, else as seen; empty where it is not known. So are volume, length and cut.
+             */
+            finish: components["schemas"]["Finish"][];
             metal: components["schemas"]["Metal"];
-            volume: components["schemas"]["Volume"];
+            volume: components["schemas"]["Volume"] | null;
             length: components["schemas"]["Length"] | null;
-            /** Formality */
-            formality: number | null;
+            cut: components["schemas"]["CutDocument-Output"];
+            /**
+             * Formality
+             * @description As said, else as proposed. So is warmth; none for what is worn in any weather.
+             */
+            formality: number;
             /** Warmth */
             warmth: number | null;
+            /**
+             * Statement
+             * @description As said; it is computed where it is not.
+             */
+            statement: number | null;
             worn: components["schemas"]["Worn"] | null;
+            /**
+             * Unknown
+             * @description What neither the stylist nor the photo tells, of what such a piece has.
+             */
+            unknown: ("finish" | "volume" | "length" | "formality" | "warmth" | "statement" | "worn" | "sleeve" | "neckline" | "closure" | "heel" | "toe" | "sole" | "size")[];
+            /**
+             * Unsaid
+             * @description What stands here by the photo or as a proposal.
+             */
+            unsaid: ("finish" | "volume" | "length" | "formality" | "warmth" | "statement" | "worn" | "sleeve" | "neckline" | "closure" | "heel" | "toe" | "sole" | "size")[];
             sort: components["schemas"]["SortDocument"];
             bin_said: components["schemas"]["Bin"] | null;
             /** @description Where its colours alone would hang it. */
@@ -4488,6 +4723,54 @@ export interface components {
             do: string;
         };
         /**
+         * ProposalAnswer
+         * @description A value on a tape: as said, else as proposed.
+         */
+        ProposalAnswer: {
+            /** Value */
+            value: number;
+            /** Said */
+            said: boolean;
+            /** Proposed */
+            proposed: number;
+            /**
+             * Doubt
+             * @description Half the stretch that holds what a person would say, nine times in ten; of the proposal.
+             */
+            doubt: number;
+            /** Because */
+            because: string;
+        };
+        /**
+         * Pulls
+         * @description What a mark says of a cut.
+         * @enum {string}
+         */
+        Pulls: "length" | "sleeve" | "volume";
+        /**
+         * QuestionAnswer
+         * @description Something worth asking about a piece.
+         */
+        QuestionAnswer: {
+            /** Piece */
+            piece: string;
+            by: components["schemas"]["By"];
+            /** Options */
+            options: components["schemas"]["OptionAnswer"][];
+            /** Because */
+            because: string;
+            /**
+             * Looks
+             * @description Share of the base looks that hang on it.
+             */
+            looks: number;
+            /**
+             * Points
+             * @description How far the whole of such a look moves, whichever way it turns out.
+             */
+            points: number;
+        };
+        /**
          * ReadingChange
          * @description What a newer reading would change.
          */
@@ -4622,6 +4905,26 @@ export interface components {
          */
         Season: "spring" | "summer" | "autumn" | "winter";
         /**
+         * SeenDocument
+         * @description What a photo tells of a piece beside its colours.
+         */
+        SeenDocument: {
+            /** Length */
+            length: components["schemas"]["LengthGuess"][];
+            /** Volume */
+            volume: components["schemas"]["VolumeGuess"][];
+            /** Sleeve */
+            sleeve: components["schemas"]["SleeveGuess"][];
+            /** Neckline */
+            neckline: components["schemas"]["NecklineGuess"][];
+            /** Toe */
+            toe: components["schemas"]["ToeGuess"][];
+            /** Heel */
+            heel: components["schemas"]["HeelGuess"][];
+            /** Finish */
+            finish: components["schemas"]["FinishGuess"][];
+        };
+        /**
          * SeriesRequest
          * @description The photos of the same series; none for all that wait to be gone through.
          */
@@ -4730,6 +5033,33 @@ export interface components {
          */
         SideKind: "piece" | "look" | "photo" | "nothing";
         /**
+         * Size
+         * @description How large a bag or a piece of jewellery is on the body.
+         * @enum {string}
+         */
+        Size: "small" | "middling" | "large";
+        /**
+         * Sleeve
+         * @description Where a sleeve ends.
+         * @enum {string}
+         */
+        Sleeve: "none" | "short" | "elbow" | "long";
+        /**
+         * SleeveGuess
+         * @description Where its sleeves may end.
+         */
+        SleeveGuess: {
+            /** Confidence */
+            confidence: number;
+            sleeve: components["schemas"]["Sleeve"];
+        };
+        /**
+         * Sole
+         * @description How heavy the sole of a shoe is.
+         * @enum {string}
+         */
+        Sole: "thin" | "middling" | "heavy";
+        /**
          * SortDocument
          * @description Where a piece hangs.
          */
@@ -4802,6 +5132,18 @@ export interface components {
             competes: boolean;
             /** Code */
             code: string;
+        };
+        /**
+         * StopAnswer
+         * @description Where a mark stands for a word, centimetres from the middle and below the crown.
+         */
+        StopAnswer: {
+            /** Word */
+            word: string;
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
         };
         /**
          * StripAnswer
@@ -4959,6 +5301,21 @@ export interface components {
             kept: components["schemas"]["MovedRuleAnswer"][];
         };
         /**
+         * Toe
+         * @description How a shoe ends in front.
+         * @enum {string}
+         */
+        Toe: "round" | "narrow" | "pointed" | "open";
+        /**
+         * ToeGuess
+         * @description How a shoe may end in front.
+         */
+        ToeGuess: {
+            /** Confidence */
+            confidence: number;
+            toe: components["schemas"]["Toe"];
+        };
+        /**
          * TrialAnswer
          * @description A trial by drapes.
          */
@@ -5033,6 +5390,15 @@ export interface components {
          */
         Volume: "close" | "easy" | "full";
         /**
+         * VolumeGuess
+         * @description How full it may be.
+         */
+        VolumeGuess: {
+            /** Confidence */
+            confidence: number;
+            volume: components["schemas"]["Volume"];
+        };
+        /**
          * WatchRequest
          * @description A folder of this machine, and whose photos come into it.
          */
@@ -5053,6 +5419,47 @@ export interface components {
             client_id: string;
             /** Problem */
             problem: string;
+        };
+        /**
+         * WhatAnswer
+         * @description What a piece is, as it is known.
+         */
+        WhatAnswer: {
+            category: components["schemas"]["Category"];
+            /** Finish */
+            finish: components["schemas"]["Finish"][];
+            /**
+             * Cloths
+             * @description What it may be made of, likeliest first.
+             */
+            cloths: components["schemas"]["ClothAnswer"][];
+            /** Length */
+            length: string | null;
+            /** Volume */
+            volume: string | null;
+            cut: components["schemas"]["CutDocument-Output"];
+            /** @description What the photo tells, with chances. */
+            seen: components["schemas"]["SeenDocument"];
+            /** @description The piece on the client. */
+            figure: components["schemas"]["FigureAnswer"];
+            /** Marks */
+            marks: components["schemas"]["MarkAnswer"][];
+            /**
+             * Asked
+             * @description What else of the cut such a piece has.
+             */
+            asked: ("finish" | "volume" | "length" | "formality" | "warmth" | "statement" | "worn" | "sleeve" | "neckline" | "closure" | "heel" | "toe" | "sole" | "size")[];
+            formality: components["schemas"]["ProposalAnswer"];
+            /** @description None for what is worn in any weather. */
+            warmth: components["schemas"]["ProposalAnswer"] | null;
+            statement: components["schemas"]["ProposalAnswer"];
+            /** Unknown */
+            unknown: ("finish" | "volume" | "length" | "formality" | "warmth" | "statement" | "worn" | "sleeve" | "neckline" | "closure" | "heel" | "toe" | "sole" | "size")[];
+            /**
+             * Unsaid
+             * @description What stands here by the photo or as a proposal.
+             */
+            unsaid: ("finish" | "volume" | "length" | "formality" | "warmth" | "statement" | "worn" | "sleeve" | "neckline" | "closure" | "heel" | "toe" | "sole" | "size")[];
         };
         /**
          * WordRequest
@@ -5078,6 +5485,13 @@ export interface components {
             /** Statement */
             statement?: number | null;
             worn?: components["schemas"]["Worn"] | null;
+            /** @description What is left out in it stays. */
+            cut?: components["schemas"]["CutDocument-Input"] | null;
+            /**
+             * Unsaid
+             * @description Words that are taken back: what is read or proposed counts again.
+             */
+            unsaid?: ("finish" | "volume" | "length" | "formality" | "warmth" | "statement" | "worn" | "sleeve" | "neckline" | "closure" | "heel" | "toe" | "sole" | "size")[];
         };
         /**
          * WorkAnswer
@@ -6742,6 +7156,66 @@ export interface operations {
             };
         };
     };
+    get_walk: {
+        parameters: {
+            query?: {
+                by?: components["schemas"]["By"] | null;
+            };
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["QuestionAnswer"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
     get_follows: {
         parameters: {
             query?: never;
@@ -8165,6 +8639,68 @@ export interface operations {
             };
         };
     };
+    what_it_is: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                photo_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WordRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WhatAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
     hang: {
         parameters: {
             query?: never;
@@ -8900,6 +9436,64 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    get_what: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                piece_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WhatAnswer"];
+                };
             };
             /** @description Unauthorized */
             401: {

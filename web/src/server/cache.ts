@@ -36,6 +36,7 @@ export const keys = {
   audit: (client: string) => ['client', client, 'audit'],
   work: (client: string) => ['client', client, 'work'],
   company: (client: string, piece: string) => ['client', client, 'company', piece],
+  what: (client: string, of: string, word: string) => ['client', client, 'what', of, word],
   palettes: (client: string) => ['client', client, 'palettes'],
   leanings: (client: string) => ['client', client, 'leanings'],
   changes: (client: string) => ['client', client, 'changes'],

@@ -14,11 +14,14 @@ import PhotoStage, { type Shown, type Tool } from '@/components/intake/PhotoStag
 import PhotoTools from '@/components/intake/PhotoTools.vue'
 import ReadingPanel from '@/components/intake/ReadingPanel.vue'
 import RereadPanel from '@/components/intake/RereadPanel.vue'
+import WhatCard from '@/components/intake/WhatCard.vue'
 import { useKeys } from '@/composables/useKeys'
 import { KEYS, PATTERNS } from '@/lib/intakeKeys'
 import { inOrder, isOpen } from '@/lib/strip'
+import { chosenFinish, over } from '@/lib/what'
 import { useClient } from '@/server/useClient'
 import { useIntake } from '@/server/useIntake'
+import { useWhatOfPhoto } from '@/server/useWhat'
 import { BINS, categoryOf, METALS, plural } from '@/lib/words'
 
 const HINTS: Record<Tool, string> = {
@@ -29,7 +32,7 @@ const HINTS: Record<Tool, string> = {
   box: 'Draw a box round the piece.',
 }
 const SHOWN: Shown[] = ['as shot', 'relit', 'cloth only']
-const { id } = useClient()
+const { id, client } = useClient()
 const {
   photos,
   loaded,
@@ -73,6 +76,18 @@ const word = computed<Word>(() => {
   }
 })
 
+const { what } = useWhatOfPhoto(
+  () => id.value,
+  () => {
+    const one = photo.value
+    return one?.reading && (one.state === 'read' || one.state === 'not now')
+      ? { id: one.id, read: one.pictures.relit ?? '' }
+      : null
+  },
+  // until she says what it is, it is shown as what it likely is
+  () => ({ ...word.value, category: word.value.category ?? photo.value?.guesses[0]?.category ?? null }),
+)
+
 watch([order, loaded], () => {
   if (!photo.value) openId.value = order.value[0]?.id ?? null
 })
@@ -82,7 +97,7 @@ watch(openId, () => {
 })
 
 const say = (now: Word) => {
-  if (photo.value) words.value = { ...words.value, [photo.value.id]: { ...words.value[photo.value.id], ...now } }
+  if (photo.value) words.value = { ...words.value, [photo.value.id]: over(words.value[photo.value.id] ?? {}, now) }
 }
 function pick(files: File[] | null) {
   const found = [...(files ?? [])].filter((file) => !file.name.startsWith('.'))
@@ -173,7 +188,8 @@ async function onePieceMore() {
 }
 const turnMetal = () => say({ metal: METALS[(METALS.indexOf(word.value.metal ?? 'none') + 1) % METALS.length] })
 const anew = ref(false)
-const focusKind = () => document.querySelector<HTMLInputElement>('.kind input')?.focus()
+const focusOn = (where: string) => document.querySelector<HTMLElement>(where)?.focus()
+const focusKind = () => focusOn('.kind input')
 const turn = () => (shown.value = SHOWN[(SHOWN.indexOf(shown.value) + 1) % SHOWN.length] as Shown)
 const take = (wanted: Tool) => (tool.value = tool.value === wanted ? 'look' : wanted)
 
@@ -189,6 +205,11 @@ useKeys(() => ({
   ),
   ...Object.fromEntries(
     (photo.value?.guesses ?? []).map(({ category }, i) => [String(i + 1), () => say({ category })]),
+  ),
+  ...Object.fromEntries(
+    (what.value?.cloths ?? [])
+      .slice(0, 3)
+      .map(({ finish }, i) => [String(i + 4), () => what.value && say(chosenFinish(what.value, finish))]),
   ),
   ...(choosing.value
     ? Object.fromEntries(
@@ -207,6 +228,8 @@ useKeys(() => ({
   },
   enter: hangIt,
   k: focusKind,
+  f: () => focusOn('.finish input'),
+  h: () => focusOn('.cut [role=slider]'),
   x: setAside,
   v: turn,
   a: () => adding.value?.ask(),
@@ -270,7 +293,10 @@ function tapped(neutral: NeutralMark) {
             {{ one }}
           </NButton>
         </div>
-        <PhotoStage :photo="photo" :shown="shown" :tool="tool" @neutral="tapped" @stroke="stroke(photo.id, $event)" />
+        <div class="stage">
+          <PhotoStage :photo="photo" :shown="shown" :tool="tool" @neutral="tapped" @stroke="stroke(photo.id, $event)" />
+          <WhatCard v-if="what && client" :photo="photo" :what="what" :client="client" @say="say" />
+        </div>
         <p v-if="tool !== 'look'" class="hint">
           {{ HINTS[tool] }}
           <kbd>Esc</kbd>
@@ -301,7 +327,7 @@ function tapped(neutral: NeutralMark) {
         </template>
         <template v-else-if="photo.reading && photo.state !== 'waiting' && photo.state !== 'reading'">
           <AlikeNote v-if="photo.alike" :alike="photo.alike" @remove="sameAgain" @apart="different" />
-          <ReadingPanel :key="photo.id" :photo="photo" :word="word" :choosing="choosing" @say="say" />
+          <ReadingPanel :key="photo.id" :photo="photo" :word="word" :what="what" :choosing="choosing" @say="say" />
           <p v-if="photo.state === 'hung'" class="soft">
             It hangs. <RouterLink :to="{ name: 'rail', params: { client: id } }">See it on the rail</RouterLink>
           </p>
@@ -415,8 +441,15 @@ function tapped(neutral: NeutralMark) {
   display: flex;
   gap: 16px;
 }
-.middle > .room {
+.stage {
   flex: 1;
+  min-height: 0;
+  display: flex;
+  gap: 14px;
+}
+.stage > .room {
+  flex: 1;
+  min-width: 0;
 }
 .hint {
   position: absolute;
@@ -454,6 +487,13 @@ function tapped(neutral: NeutralMark) {
   display: flex;
   flex-wrap: wrap;
   gap: 8px;
+}
+.right > .acts {
+  position: sticky;
+  bottom: -8px;
+  background: var(--paper);
+  padding: 5px 0;
+  z-index: 2;
 }
 .acts .n-button {
   padding: 5px 11px;

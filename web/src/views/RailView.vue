@@ -17,6 +17,7 @@ import OwnBorders from '@/components/rail/OwnBorders.vue'
 import PastChanges from '@/components/rail/PastChanges.vue'
 import PieceCard from '@/components/rail/PieceCard.vue'
 import RailWall from '@/components/rail/RailWall.vue'
+import WhatTheyAre from '@/components/rail/WhatTheyAre.vue'
 import WorkingHard from '@/components/rail/WorkingHard.vue'
 import { RAIL_KEYS, useRailKeys } from '@/composables/useRailKeys'
 import { found, wordsOf } from '@/lib/find'
@@ -32,6 +33,7 @@ const PANELS = [
   { name: 'work', word: 'what works' },
   { name: 'few', word: 'five colours' },
   { name: 'doubt', word: 'in doubt' },
+  { name: 'what', word: 'what they are' },
   { name: 'borders', word: 'your borders' },
   { name: 'inout', word: 'in and out' },
   { name: 'past', word: 'changes' },
@@ -230,6 +232,7 @@ function show(one: string) {
         v-if="shown"
         class="card"
         :piece="shown"
+        :client="client"
         @word="deed({ word: $event }, [shown.id])"
         @kept="deed({ kept: $event }, [shown.id])"
         @show="show"
@@ -269,6 +272,16 @@ function show(one: string) {
             :shown-id="shown?.id ?? null"
             @show="shownId = $event"
             @say="say"
+          />
+          <WhatTheyAre
+            v-else-if="panel === 'what'"
+            :key="id"
+            :client-id="id"
+            :by-id="byId"
+            :chosen="[...chosen]"
+            @show="show"
+            @word="(ids, word) => deed({ word }, ids)"
+            @kept="(ids, kept) => deed({ kept }, ids)"
           />
           <OwnBorders v-else-if="panel === 'borders' && client" :client="client" @school="school" />
           <InAndOut v-else-if="panel === 'inout'" :client-id="id" />

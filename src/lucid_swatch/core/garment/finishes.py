@@ -68,8 +68,7 @@ def why(category: Category, finish: Finish, numbers: FloatArray) -> str:
                 return told
     usual = USUAL_FINISHES[category]
     share = usual.get(finish, 0.0) / sum(usual.values())
-    kinds = category.value.replace("-", " ")
-    return f"as {kinds} often is" if share > 0.1 else f"{kinds} may be"
+    return "as such pieces often are" if share > 0.1 else "as such pieces may be"
 
 
 LITTLE = 0.15

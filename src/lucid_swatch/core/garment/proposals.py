@@ -65,6 +65,8 @@ def proposed(
     parts = [kind if piece.category in PLURAL else f"{'an' if kind[0] in 'aeio' else 'a'} {kind}"]
     parts += _moved("lift", [pull.word for pull in told if pull.by > 0], "it")
     parts += _moved("take", [pull.word for pull in told if pull.by < 0], "it down")
+    if len(parts) == 1:
+        parts = [f"for {parts[0]}, nothing else known of it"]
     if way is not None and abs(own) >= OWN_WAY_FROM:
         pieces = "one like it" if way.count == 1 else f"{way.count} like it"
         parts.append(f"{'more' if own > 0 else 'less'} by your word on {pieces}")

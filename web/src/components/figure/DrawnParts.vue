@@ -11,7 +11,7 @@ const {
 } = defineProps<{
   parts: FigurePart[]
   /** Whose cloth it is. */
-  piece?: Piece | null
+  piece?: Pick<Piece, 'colours' | 'cloth'> | null
   /** Left, top, right and bottom, over which the cloth is laid, so that the weave runs through. */
   box?: readonly number[] | null
   /** Of skin, hair and eyes. */

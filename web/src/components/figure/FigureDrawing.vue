@@ -13,7 +13,7 @@ const {
   figure: Figure
   /** Who wears it. */
   client: Client
-  pieces: Piece[]
+  pieces: Pick<Piece, 'id' | 'colours' | 'cloth'>[]
   /** Pieces that a reason names, shown apart. */
   pointed?: string[]
 }>()

@@ -1,16 +1,23 @@
 <script setup lang="ts">
 import { NButton, NInput, NSelect } from 'naive-ui'
 import { computed } from 'vue'
-import type { Bin, Category, PatternType, Photo, Word } from '@/api'
+import type { Bin, Category, PatternType, Photo, What, Word } from '@/api'
 import PinkedSwatch from '@/components/base/PinkedSwatch.vue'
 import TapeMeasure from '@/components/base/TapeMeasure.vue'
+import ClothKeys from '@/components/what/ClothKeys.vue'
+import ClothList from '@/components/what/ClothList.vue'
 import NearPieces from '@/components/intake/NearPieces.vue'
 import { PATTERNS } from '@/lib/intakeKeys'
 import { BINS, capital, CATEGORIES, lightWords, METALS, percent, surfaceWords, warmthWord } from '@/lib/words'
 
 /** What was read from a photo, and the stylist's word over it. */
-const { photo, word, choosing } = defineProps<{ photo: Photo; word: Word; choosing: boolean }>()
-defineEmits<{ say: [word: Word] }>()
+const { photo, word, what, choosing } = defineProps<{
+  photo: Photo
+  word: Word
+  what: What | null
+  choosing: boolean
+}>()
+const emit = defineEmits<{ say: [word: Word] }>()
 
 const reading = computed(() => photo.reading!)
 const bin = computed<Bin>(() => (word.bin && word.bin !== 'as read' ? word.bin : reading.value.sort.bin))
@@ -43,7 +50,7 @@ const surest = computed(() => {
           :hex="colour.hex"
           :picture="photo.pictures.colours[index]"
           :width="Math.max(50, 340 * colour.share)"
-          :height="58"
+          :height="46"
         />
         <strong>{{ colour.name }}</strong>
         <span class="soft"
@@ -59,13 +66,13 @@ const surest = computed(() => {
         size="small"
         :type="word.category === guess.category ? 'primary' : 'default'"
         :aria-pressed="word.category === guess.category"
-        @click="$emit('say', { category: guess.category })"
+        @click="emit('say', { category: guess.category })"
       >
         <kbd>{{ index + 1 }}</kbd> {{ guess.category.replace('-', ' ') }}
         <span class="sure">{{ percent(guess.confidence) }}</span>
       </NButton>
     </div>
-    <div class="what" :class="{ short: photo.guesses.length }">
+    <div class="what" :class="{ short: photo.guesses.length, two: !what }">
       <label
         ><span class="soft">{{ photo.guesses.length ? '' : 'What is it?' }} <kbd>K</kbd></span>
         <NSelect
@@ -75,8 +82,12 @@ const surest = computed(() => {
           filterable
           placeholder="choose"
           :input-props="{ 'aria-label': 'What is it?' }"
-          @update:value="(category: Category) => $emit('say', { category })"
+          @update:value="(category: Category) => emit('say', { category })"
         />
+      </label>
+      <label v-if="what"
+        ><span class="soft">{{ photo.guesses.length ? '' : 'Cloth' }} <kbd>F</kbd></span>
+        <ClothList :finish="what.finish" :most="1" label="Cloth" @say="emit('say', $event)" />
       </label>
       <label
         ><span v-if="!photo.guesses.length" class="soft">Called</span>
@@ -84,10 +95,11 @@ const surest = computed(() => {
           :value="word.label ?? ''"
           :placeholder="`${capital(reading.sort.name)} ${(word.category ?? 'piece').replace('-', ' ')}`"
           :input-props="{ 'aria-label': 'Called' }"
-          @update:value="(label: string) => $emit('say', { label: label || null })"
+          @update:value="(label: string) => emit('say', { label: label || null })"
         />
       </label>
     </div>
+    <ClothKeys v-if="what" :what="what" :first-key="4" @say="emit('say', $event)" />
     <h3>
       Where does it hang? <span class="soft">{{ surest }}</span>
     </h3>
@@ -97,7 +109,7 @@ const surest = computed(() => {
         :key="one.bin"
         type="button"
         :aria-pressed="bin === one.bin"
-        @click="$emit('say', { bin: one.bin })"
+        @click="emit('say', { bin: one.bin })"
       >
         <kbd>{{ one.key.toUpperCase() }}</kbd>{{ one.bin }}
       </button>
@@ -109,7 +121,7 @@ const surest = computed(() => {
         :key="one"
         class="word"
         :aria-pressed="pattern === one"
-        @click="$emit('say', { pattern: one, bin: 'print' })"
+        @click="emit('say', { pattern: one, bin: 'print' })"
       >
         <kbd v-if="choosing">{{ index + 1 }}</kbd> {{ one }}
       </NButton>
@@ -126,8 +138,10 @@ const surest = computed(() => {
     <dl>
       <dt>Pattern</dt>
       <dd>{{ pattern_words }}</dd>
-      <dt>Surface</dt>
-      <dd>{{ surfaceWords(photo) }}</dd>
+      <template v-if="!what">
+        <dt>Surface</dt>
+        <dd>{{ surfaceWords(photo) }}</dd>
+      </template>
       <dt>Metal <kbd>J</kbd></dt>
       <dd class="metals" role="group" aria-label="Metal">
         <NButton
@@ -136,19 +150,16 @@ const surest = computed(() => {
           :key="one"
           class="word"
           :aria-pressed="metal === one"
-          @click="$emit('say', { metal: one })"
+          @click="emit('say', { metal: one })"
         >
           {{ one }}
         </NButton>
       </dd>
       <dt>Light</dt>
       <dd>
-        {{ lightWords(photo) }}<span v-if="reading.light.note" class="note">{{ reading.light.note }}</span>
-      </dd>
-      <dt>Sure within</dt>
-      <dd>
-        {{ within.toFixed(0) }} ΔE ·
-        {{ reading.colours.length === 1 ? 'one colour' : `${reading.colours.length} colours` }}
+        {{ lightWords(photo) }} · within {{ within.toFixed(0) }} ΔE<span v-if="reading.light.note" class="note">{{
+          reading.light.note
+        }}</span>
       </dd>
     </dl>
     <NearPieces v-if="photo.state !== 'hung'" :photo="photo" />
@@ -172,17 +183,22 @@ const surest = computed(() => {
   flex: 1 1 0;
   min-width: 0;
   display: flex;
-  flex-direction: column;
+  flex-wrap: wrap;
+  gap: 0 8px;
   line-height: 1.3;
 }
 .swatches strong {
+  max-width: 100%;
   overflow: hidden;
   text-overflow: ellipsis;
 }
 .what {
   display: grid;
+  grid-template-columns: repeat(3, minmax(0, 1fr));
+  gap: 8px;
+}
+.what.two {
   grid-template-columns: 150px 1fr;
-  gap: 10px;
 }
 .what label {
   display: grid;
@@ -228,11 +244,11 @@ h3 .soft {
   display: flex;
   flex-direction: column;
   align-items: center;
-  gap: 4px;
+  gap: 2px;
   border: 1.2px solid var(--rule);
   border-radius: 6px;
   background: none;
-  padding: 7px 2px 8px;
+  padding: 4px 2px 5px;
   line-height: 1.15;
   cursor: pointer;
   font-size: 13px;
@@ -254,7 +270,7 @@ h3 .soft {
 }
 dl {
   display: grid;
-  grid-template-columns: 104px 1fr;
+  grid-template-columns: 66px 1fr;
   gap: 3px 8px;
   margin: 0;
 }

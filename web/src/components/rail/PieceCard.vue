@@ -1,20 +1,26 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
-import type { Bin, Kept, Piece, Word } from '@/api'
+import type { Bin, Client, Kept, Piece, Word } from '@/api'
 import TabRow from '@/components/base/TabRow.vue'
 import PinkedSwatch from '@/components/base/PinkedSwatch.vue'
 import TapeMeasure from '@/components/base/TapeMeasure.vue'
 import { patternWords } from '@/lib/rail'
 import { BINS, percent, VERDICTS, warmthWord } from '@/lib/words'
+import PieceCut from './PieceCut.vue'
 import PieceCompany from './PieceCompany.vue'
 import PieceKeeping from './PieceKeeping.vue'
 
 /** A piece with what was read of it, the stylist's word, its company and what is kept about it. */
-const { piece } = defineProps<{ piece: Piece }>()
+const { piece } = defineProps<{ piece: Piece; client: Client | null }>()
 const emit = defineEmits<{ word: [word: Word]; kept: [kept: Kept]; show: [id: string]; takeOff: [] }>()
-type Tab = 'colour' | 'company' | 'keeping'
-const TABS = (['colour', 'company', 'keeping'] as const).map((name) => ({ name, word: name }))
+type Tab = 'colour' | 'cut' | 'company' | 'keeping'
+const TABS: { name: Tab; word: string }[] = [
+  { name: 'colour', word: 'colour' },
+  { name: 'cut', word: 'cut and cloth' },
+  { name: 'company', word: 'company' },
+  { name: 'keeping', word: 'keeping' },
+]
 const tab = ref<Tab>('colour')
 const colours = computed(() => piece.colours.slice(0, 4))
 const within = computed(() => Math.max(0, ...piece.colours.map((c) => c.uncertainty ?? 0)))
@@ -110,6 +116,14 @@ const fits = (value: boolean) => emit('kept', { fits: piece.kept.fits === value 
         <template v-else>{{ piece.sort.bin }}, {{ percent(piece.sort.confidence) }} sure</template>
       </p>
     </div>
+    <PieceCut
+      v-else-if="tab === 'cut'"
+      :key="piece.id"
+      class="part"
+      :piece="piece"
+      :client="client"
+      @word="emit('word', $event)"
+    />
     <PieceCompany v-else-if="tab === 'company'" class="part" :piece="piece" @show="emit('show', $event)" />
     <PieceKeeping
       v-else

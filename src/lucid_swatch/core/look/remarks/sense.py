@@ -230,6 +230,15 @@ def _jewels(pieces: tuple[Piece, ...], day: Circumstances) -> Iterator[Note]:
         )
 
 
+def _unknown(pieces: tuple[Piece, ...], day: Circumstances) -> Iterator[Note]:
+    """What nobody knows of the larger pieces: all that hangs on it counts for less."""
+    large = _some(pieces, Zone.UPPER, Zone.LOWER, Zone.WHOLE, Zone.LAYER)
+    bare = [p for p in large if not p.finish]
+    if bare:
+        whose = bare[0].in_a_sentence if len(bare) == 1 else f"{len(bare)} pieces"
+        yield _note("surfaces-unknown", f"surfaces not known for {whose}: relief and shine count for less", *bare)
+
+
 CHECKS: tuple[Callable[[tuple[Piece, ...], Circumstances], Iterator[Note]], ...] = (
     _refusals,
     _missing,
@@ -239,4 +248,5 @@ CHECKS: tuple[Callable[[tuple[Piece, ...], Circumstances], Iterator[Note]], ...]
     _spread,
     _cloth,
     _jewels,
+    _unknown,
 )

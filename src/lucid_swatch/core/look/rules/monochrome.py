@@ -5,7 +5,7 @@ import numpy as np
 from ...colour.arrays import BoolArray, RealArray
 from ..body import Zone
 from ..scorer.asked import marked, seen
-from ..scorer.batch import LookBatch, across
+from ..scorer.batch import LookBatch, across, count
 from ..scorer.points import Measured, Points, leading
 from ..scorer.soft import falling, rising
 from ..scorer.table import Feature, PieceTable
@@ -103,6 +103,17 @@ def _breaks(table: PieceTable) -> Feature:
     return table.worn(Zone.WAIST) | shows_metal(table)
 
 
+UNKNOWN_SURFACE = 0.3
+"""Share of the cost of a flat look that is not counted where no surface is known."""
+
+
+def not_known(pieces: int) -> str:
+    """What a reason adds where surfaces are not known."""
+    if not pieces:
+        return ""
+    return f"; surfaces not known for {'one piece' if pieces == 1 else f'{pieces} pieces'}"
+
+
 def _relief(batch: LookBatch, one: RealArray) -> tuple[Points, Points]:
     lightness, large = batch.of("mean_lightness"), batch.area > 0.04
     # of the large ones the lightest and the darkest, each counted from its own end of the scale
@@ -115,7 +126,10 @@ def _relief(batch: LookBatch, one: RealArray) -> tuple[Points, Points]:
     by_lightness = 1 - np.exp(-np.maximum(step, 1.5 * inner) / 14)
     by_surface = 1 - np.exp(np.float32(-0.55) * np.maximum(kinds.astype(np.float32) - 1, 0))
     relief = 1 - (1 - by_lightness) * (1 - 0.8 * by_surface) * np.where(broken, np.float32(0.85), np.float32(1.0))
-    flat = -batch.weights.points["flat"] * (1 - relief) * one * (relief <= 0.97)
+    # a cloth that nobody knows may have the relief that is missed
+    unknown = count(large & batch.present & ~batch.of("surface_known"))
+    doubted = 1 - UNKNOWN_SURFACE * unknown / np.maximum(count(large & batch.present), 1)
+    flat = -batch.weights.points["flat"] * (1 - relief) * one * (relief <= 0.97) * doubted.astype(np.float32)
     lively = batch.weights.points["relief"] * relief * one
 
     def places(i: int) -> BoolArray:
@@ -124,10 +138,15 @@ def _relief(batch: LookBatch, one: RealArray) -> tuple[Points, Points]:
 
     def flat_text(i: int) -> str:
         between = f"only {step[i]:.0f} L* and {kinds[i]} surfaces between them"
-        return f"{batch.called(i, places(i))}: {between}, so it reads flat"
+        return f"{batch.called(i, places(i))}: {between}, so it reads flat{not_known(int(unknown[i]))}"
 
     return (
-        Points("relief", lively, places, lambda i: f"a step of {step[i]:.0f} L* and {kinds[i]} surfaces give relief"),
+        Points(
+            "relief",
+            lively,
+            places,
+            lambda i: f"a step of {step[i]:.0f} L* and {kinds[i]} surfaces give relief{not_known(int(unknown[i]))}",
+        ),
         Points("flat", flat, places, flat_text),
     )
 

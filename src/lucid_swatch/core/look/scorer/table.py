@@ -74,6 +74,8 @@ class PieceTable:
     animal: Feature
     surfaces: Feature
     """A bit for each finish that gives relief, in the order of SURFACES."""
+    surface_known: Feature
+    """Whether anybody knows what the piece is made of."""
     colours: Feature
     closed: Feature
     zones: Feature
@@ -223,6 +225,7 @@ def build_table(pieces: tuple[Piece, ...], school: School = BROAD) -> PieceTable
         "surfaces": np.array(
             [sum(1 << SURFACES.index(f) for f in p.finish if f in SURFACES) for p in pieces], np.uint32
         ),
+        "surface_known": np.array([bool(p.finish) for p in pieces]),
         "colours": colours.cloth.astype(np.int8),
         "closed": np.array([p.worn is Worn.CLOSED for p in pieces]),
         "area": each(_area),
