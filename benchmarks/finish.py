@@ -15,7 +15,6 @@ import numpy as np
 from scipy.optimize import minimize
 
 from lucid_swatch.core.garment import finishes
-from lucid_swatch.core.garment.usual_finishes import USUAL_FINISHES
 from lucid_swatch.core.garment.vocabulary import Category, Finish
 from lucid_swatch.files.photo import decode_photo
 from lucid_swatch.outside.cut_out import SalientObjectNetwork
@@ -67,7 +66,7 @@ def fit(rows):
     middle, spread = np.nanmean(numbers, axis=0), np.nanstd(numbers, axis=0) + 1e-6
     seen = np.clip((np.where(np.isnan(numbers), middle, numbers) - middle) / spread, -finishes.FAR, finishes.FAR)
     truth = np.array([FINISHES.index(found[0]) for _, _, found in rows])
-    usual = np.array([[np.log(USUAL_FINISHES[c].get(f, 1e-9)) for f in FINISHES] for _, c, _ in rows])
+    usual = np.array([[np.log(finishes.usual_weights(c, one).get(f, 1e-9)) for f in FINISHES] for one, c, _ in rows])
     known = sorted({found[0] for _, _, found in rows}, key=FINISHES.index)
     # a finish without a photo goes with its kin
     lent = np.zeros((len(known), len(FINISHES)))

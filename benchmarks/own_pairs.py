@@ -89,5 +89,7 @@ def _piece(id: str, words: list[str], colours: dict[str, np.ndarray]) -> Piece:
         else:
             name, kind = next((name, kind) for name, kind in kinds.items() if word in set(kind))
             said[name] = kind(word)
+    # a pair says all that it is about: cloth without a word is plain
+    told = frozenset(finish or [Finish.MATTE])
     label = f"{cloth.replace('+', ' and ')} {category}"
-    return Piece(id, Category(category), lab, np.array(SHARES[len(lab)]), label=label, finish=frozenset(finish), **said)  # type: ignore[arg-type]
+    return Piece(id, Category(category), lab, np.array(SHARES[len(lab)]), label=label, finish=told, **said)  # type: ignore[arg-type]

@@ -4,8 +4,26 @@ import numpy as np
 from hypothesis import strategies as st
 
 from lucid_swatch.core.client.colouring import Client
+from lucid_swatch.core.garment.details import Details
 from lucid_swatch.core.garment.piece import Piece
-from lucid_swatch.core.garment.vocabulary import Category, Finish, Metal, PatternType, Scale, Undertone
+from lucid_swatch.core.garment.seen import Seen
+from lucid_swatch.core.garment.vocabulary import (
+    Category,
+    Closure,
+    Finish,
+    Heel,
+    Length,
+    Metal,
+    Neckline,
+    PatternType,
+    Scale,
+    Size,
+    Sleeve,
+    Sole,
+    Toe,
+    Undertone,
+    Volume,
+)
 from lucid_swatch.core.look.look import Conventions, Intent, Look
 
 
@@ -30,8 +48,27 @@ def pieces(draw, id="piece"):
         scale=draw(st.sampled_from([None, *Scale])),
         finish=frozenset(draw(st.lists(st.sampled_from(Finish), max_size=2))),
         metal=draw(st.sampled_from(Metal)),
+        volume=draw(st.none() | st.sampled_from(Volume)),
+        length=draw(st.none() | st.sampled_from(Length)),
+        details=draw(details()),
         statement=draw(st.none() | st.floats(0, 1)),
+        seen=draw(seen()),
     )
+
+
+def details():
+    """What may be said of a cut."""
+    kinds = (Sleeve, Neckline, Closure, Heel, Toe, Sole, Size)
+    return st.builds(Details, *(st.none() | st.sampled_from(kind) for kind in kinds))
+
+
+def seen():
+    """What a photo may tell: two words a kind at most."""
+
+    def chances(kind):
+        return st.sampled_from(kind).map(lambda word: ((word, 0.75),)) | st.just(())
+
+    return st.builds(Seen, *(chances(kind) for kind in (Length, Volume, Sleeve, Neckline, Toe, Heel, Finish)))
 
 
 @st.composite

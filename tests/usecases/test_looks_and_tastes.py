@@ -198,7 +198,7 @@ def test_one_look_is_held_against_another_client(session, maren):
 
 def test_the_occasion_bars_what_does_not_go_there_from_the_mends(session, maren):
     start = ("cream top", "navy trousers")
-    change_pieces(session, maren, ["tan shoes"], Word(formality=1.0))
+    change_pieces(session, maren, ["tan shoes"], Word(formality=2.0))
     free = judge_pieces(session, maren, start)
     dressed = judge_pieces(session, maren, start, setting=Setting(formality=4))
     offered, barred = ({id for mend in one.mends for id in (mend.piece, mend.with_piece)} for one in (free, dressed))

@@ -93,14 +93,24 @@ def _print_readable(answers: list[dict[str, Any]]) -> None:
     rows = []
     for answer in answers:
         if "error" in answer:
-            rows.append([answer["photo"]["file"], "not read", "", "", ""])
+            rows.append([answer["photo"]["file"], *("not read", "", "", "", "", "", "")])
             continue
         colours = ", ".join(
             f"{c['name']} {c['share']:.0%} {c['hex']} ±{c['uncertainty']:.0f}" for c in answer["colours"]
         )
         pattern = " ".join(filter(None, [answer["pattern"]["scale"], answer["pattern"]["type"]]))
         sort = answer["sort"]
-        rows.append(
-            [answer["photo"]["file"], f"{sort['bin']} ({sort['confidence']:.0%})", sort["undertone"], pattern, colours]
+        guessed = [
+            _likeliest(answer["garment"]["guesses"], "category"),
+            _likeliest(answer["finish"]["guesses"], "finish"),
+        ]
+        cut = ", ".join(
+            filter(None, (_likeliest(answer["cut"][name], name) for name in ("length", "volume", "sleeve")))
         )
-    print_table(["photo", "hangs", "undertone", "pattern", "colours"], rows)
+        hangs = f"{sort['bin']} ({sort['confidence']:.0%})"
+        rows.append([answer["photo"]["file"], hangs, sort["undertone"], *guessed, cut, pattern, colours])
+    print_table(["photo", "hangs", "undertone", "may be", "cloth", "cut", "pattern", "colours"], rows)
+
+
+def _likeliest(guesses: list[dict[str, Any]], word: str) -> str:
+    return f"{guesses[0][word]} ({guesses[0]['confidence']:.0%})" if guesses else ""

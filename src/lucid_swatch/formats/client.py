@@ -7,6 +7,7 @@ from typing import Annotated, Literal
 from pydantic import ConfigDict, Field, TypeAdapter
 
 from lucid_swatch.core.client.about import About
+from lucid_swatch.core.client.wishes import Bare, Longer, Place, Stature
 from lucid_swatch.core.garment.vocabulary import Finish, Length, Metal, PatternType
 
 from .document import Document, Titled
@@ -28,6 +29,19 @@ class RefusalsDocument(Document):
     metals: list[Metal] = Field(default_factory=list)
     colours: Words = Field(default_factory=list)
     """Colours in words."""
+
+
+class WishesDocument(Document):
+    """Wishes for proportion; what is left out is free."""
+
+    full: list[Place] = Field(default_factory=list)
+    """Where fullness is welcome."""
+    not_full: list[Place] = Field(default_factory=list)
+    """Where it is not."""
+    longer: Longer | None = None
+    shown: list[Bare] = Field(default_factory=list)
+    covered: list[Bare] = Field(default_factory=list)
+    stature: Stature | None = None
 
 
 class DyedHairDocument(Document):
@@ -63,6 +77,8 @@ class AboutDocument(Document):
     """Whether the skin is tanned now."""
     lipstick: Lab | None = None
     """CIELAB of the lipstick that is worn, a colour at the face."""
+    wishes: WishesDocument = Field(default_factory=WishesDocument)
+    """For the proportions of a look."""
 
     def to_core(self) -> About:
         """What is known as the core sees it."""

@@ -18,6 +18,8 @@ from .rail import RailDocument, RailPieceDocument
 TEXTS = ("id", "label", "category", "metal", "volume", "length", "worn", "bin")
 CUT = ("sleeve", "neckline", "closure", "heel", "toe", "sole", "size")
 """Words of the cut: the size of a bag is not the one on a label."""
+SEEN = ("length", "volume", "sleeve", "neckline", "toe", "heel", "finish")
+"""What the photo tells, each word with its chance."""
 NUMBERS = ("formality", "warmth", "statement")
 KEPT_TEXTS = ("verdict", "size", "bought_on", "care", "note", "set", "other_face")
 KEPT_LISTS = ("uses", "seasons", "worn_on")
@@ -27,6 +29,7 @@ DERIVED = ("C*", "h", "hex", "hangs", "name")
 COLUMNS = (
     *TEXTS,
     *(f"cut: {name}" for name in CUT),
+    *(f"seen: {name}" for name in SEEN),
     "pattern",
     "scale",
     "pattern confidence",
@@ -72,6 +75,10 @@ def _piece_cells(piece: RailPieceDocument) -> dict[str, str]:
     values = piece.model_dump(mode="json", exclude_none=True)
     kept = values["kept"]
     cells = {name: plain_cell(str(values.get(name, ""))) for name in TEXTS}
+    cells |= {
+        f"seen: {name}": BETWEEN.join(f"{one[name]} {one['confidence']!r}" for one in values["seen"][name])
+        for name in SEEN
+    }
     cells |= {f"cut: {name}": values["cut"].get(name, "") for name in CUT}
     cells |= {name: plain_cell(str(kept.get(name, ""))) for name in KEPT_TEXTS}
     cells |= {name: plain_cell(BETWEEN.join(kept[name])) for name in KEPT_LISTS}
@@ -130,12 +137,25 @@ def _piece(read: dict[str, str], cells: dict[str, str], where: str) -> dict[str,
     piece |= {name: _read_number(cells, name, where) for name in NUMBERS}
     return piece | {
         "pattern": pattern,
+        "seen": {name: _guesses(cells, name, where) for name in SEEN},
         "cut": {name: word for name in CUT if (word := cells.get(f"cut: {name}", "").strip())},
         "kept": kept,
         "colours": [],
         "hung_at": cells.get("hung_at") or None,
         "finish": [one.strip() for one in cells.get("finish", "").split(";") if one.strip()],
     }
+
+
+def _guesses(cells: dict[str, str], name: str, where: str) -> list[dict[str, Any]]:
+    """What the photo tells, such as "midi 0.7; knee 0.3"."""
+    found = []
+    for told in filter(None, (one.strip() for one in cells.get(f"seen: {name}", "").split(";"))):
+        word, _, chance = told.rpartition(" ")
+        try:
+            found.append({name: word, "confidence": float(chance)})
+        except ValueError:
+            raise Refused(f"'{told}' is no word with its chance.", where, "Write it like: midi 0.7; knee 0.3") from None
+    return found
 
 
 def _colour(cells: dict[str, str], where: str) -> dict[str, Any]:

@@ -13,7 +13,8 @@ from lucid_swatch.core.look.dressing.mends import Mend, missing_colours
 from lucid_swatch.core.look.kept_look import KeptLook, LookParticulars, PastVerdict
 from lucid_swatch.core.look.look import Conventions, Intent
 from lucid_swatch.core.look.remarks.held_back import HeldBack, held_back
-from lucid_swatch.core.look.remarks.sense import Note, sense_notes
+from lucid_swatch.core.look.remarks.note import Note
+from lucid_swatch.core.look.remarks.sense import sense_notes
 from lucid_swatch.core.look.remarks.stitches import Stitch
 from lucid_swatch.core.look.scorer.weights import sentence_of, standard_weights
 from lucid_swatch.core.look.verdict import Verdict, judge, wholes

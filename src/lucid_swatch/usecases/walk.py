@@ -91,7 +91,7 @@ def walk(session: Session, client_id: str, by: By | None = None) -> list[Questio
     asked = [question for one in hung for question in _questions(one, ways) if question[0].by in wanted]
     worth = worth_asking(loaded.wardrobe, [open for _, open in asked])
     told = [_weighed(question, value) for (question, _), value in zip(asked, worth, strict=True)]
-    return sorted(told, key=lambda one: -one.looks * one.points)
+    return sorted(told, key=lambda one: (-one.looks * one.points, -one.looks))
 
 
 def _looked_at(session: Session, one: HungPiece) -> HungPiece:

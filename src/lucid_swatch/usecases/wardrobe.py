@@ -91,7 +91,9 @@ def wardrobe_of(session: Session, client_id: str, setting: Setting = USUAL) -> C
     ways = studio_ways(session)
     pieces = tuple(as_worn(as_known(one.piece, ways), setting.worn) for one in hung)
     refused = _refused(wearer, pieces)
-    day = Circumstances(setting.rain, refused, _irritants(wearer, hung), setting.formality, setting.warmth)
+    day = Circumstances(
+        setting.rain, refused, _irritants(wearer, hung), wearer.about.wishes, setting.formality, setting.warmth
+    )
     wardrobe = Wardrobe(
         pieces,
         known_face(wearer),

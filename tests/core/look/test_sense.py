@@ -18,8 +18,9 @@ NAVY, CREAM, TAN, BLACK, WHITE = [21, 4, -21], [90, 1, 13], [58, 14, 28], [14, 0
 
 
 def piece(category, lab=NAVY, id=None, **values):
+    told = {"finish": frozenset({Finish.MATTE})} | values
     return Piece(
-        id or category.value, category, np.array([lab], float), np.ones(1), label=f"the {category.value}", **values
+        id or category.value, category, np.array([lab], float), np.ones(1), label=f"the {category.value}", **told
     )
 
 

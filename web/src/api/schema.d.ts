@@ -2092,6 +2092,8 @@ export interface components {
              * @description CIELAB of the lipstick that is worn, a colour at the face.
              */
             lipstick?: number[] | null;
+            /** @description For the proportions of a look. */
+            wishes?: components["schemas"]["WishesDocument-Input"];
         };
         /**
          * AboutDocument
@@ -2145,6 +2147,8 @@ export interface components {
              * @description CIELAB of the lipstick that is worn, a colour at the face.
              */
             lipstick: number[] | null;
+            /** @description For the proportions of a look. */
+            wishes: components["schemas"]["WishesDocument-Output"];
         };
         /**
          * AlikeAnswer
@@ -2298,6 +2302,12 @@ export interface components {
             /** Light */
             light: number;
         };
+        /**
+         * Bare
+         * @description What a look may show or cover.
+         * @enum {string}
+         */
+        Bare: "neck" | "arms" | "waist" | "knees" | "ankles";
         /**
          * BesideAnswer
          * @description Two photos as they are best shown side by side.
@@ -3639,6 +3649,12 @@ export interface components {
          */
         Likeness: "same photo" | "same garment";
         /**
+         * Longer
+         * @description What is to look longer.
+         * @enum {string}
+         */
+        Longer: "leg" | "body";
+        /**
          * LookAnswer
          * @description A kept look.
          */
@@ -4619,6 +4635,12 @@ export interface components {
             created_at: string;
         };
         /**
+         * Place
+         * @description Where a look may be full.
+         * @enum {string}
+         */
+        Place: "shoulder" | "waist" | "hip" | "hem";
+        /**
          * PlaceAnswer
          * @description Where a piece lies, centimetres from the top left corner.
          */
@@ -5108,6 +5130,12 @@ export interface components {
             eyes?: components["schemas"]["SpotPlace"][];
         };
         /**
+         * Stature
+         * @description How large the figure is on which everything has its size.
+         * @enum {string}
+         */
+        Stature: "petite" | "tall";
+        /**
          * StepAnswer
          * @description A stretch of the figure and how light it is.
          */
@@ -5460,6 +5488,50 @@ export interface components {
              * @description What stands here by the photo or as a proposal.
              */
             unsaid: ("finish" | "volume" | "length" | "formality" | "warmth" | "statement" | "worn" | "sleeve" | "neckline" | "closure" | "heel" | "toe" | "sole" | "size")[];
+        };
+        /**
+         * WishesDocument
+         * @description Wishes for proportion; what is left out is free.
+         */
+        "WishesDocument-Input": {
+            /**
+             * Full
+             * @description Where fullness is welcome.
+             */
+            full?: components["schemas"]["Place"][];
+            /**
+             * Not Full
+             * @description Where it is not.
+             */
+            not_full?: components["schemas"]["Place"][];
+            longer?: components["schemas"]["Longer"] | null;
+            /** Shown */
+            shown?: components["schemas"]["Bare"][];
+            /** Covered */
+            covered?: components["schemas"]["Bare"][];
+            stature?: components["schemas"]["Stature"] | null;
+        };
+        /**
+         * WishesDocument
+         * @description Wishes for proportion; what is left out is free.
+         */
+        "WishesDocument-Output": {
+            /**
+             * Full
+             * @description Where fullness is welcome.
+             */
+            full: components["schemas"]["Place"][];
+            /**
+             * Not Full
+             * @description Where it is not.
+             */
+            not_full: components["schemas"]["Place"][];
+            longer: components["schemas"]["Longer"] | null;
+            /** Shown */
+            shown: components["schemas"]["Bare"][];
+            /** Covered */
+            covered: components["schemas"]["Bare"][];
+            stature: components["schemas"]["Stature"] | null;
         };
         /**
          * WordRequest

@@ -8,6 +8,7 @@ export interface RailDeeds {
   hangsRight: () => void
   nextInDoubt: () => void
   startLook: () => void
+  whatTheyAre: () => void
   makeSet: () => void
   joinFaces: () => void
   find: () => void
@@ -29,6 +30,7 @@ export const RAIL_KEYS: [string, string][] = [
   ['S', 'a set of what is chosen, or no longer'],
   ['R', 'two faces of one piece, or no longer'],
   ['L', 'start a look from what is chosen'],
+  ['I', 'what they are: one word for all chosen, or one piece after the other'],
   ['/', 'find by words'],
   ['+ −', 'nearer, farther'],
   ['Ctrl A', 'choose all that is found'],
@@ -46,6 +48,7 @@ export function useRailKeys(deeds: RailDeeds): void {
     y: deeds.hangsRight,
     n: deeds.nextInDoubt,
     l: deeds.startLook,
+    i: deeds.whatTheyAre,
     s: deeds.makeSet,
     r: deeds.joinFaces,
     '/': deeds.find,

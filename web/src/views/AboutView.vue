@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue'
 import type { About, Erased, Metal } from '@/api'
 import FoldedAway from '@/components/base/FoldedAway.vue'
 import LinkButton from '@/components/base/LinkButton.vue'
+import ProportionWishes from '@/components/client/ProportionWishes.vue'
 import ChoiceList from '@/components/fields/ChoiceList.vue'
 import DayField from '@/components/fields/DayField.vue'
 import NumberField from '@/components/fields/NumberField.vue'
@@ -289,6 +290,8 @@ const alwaysOn = (piece: string) => void keep({ always_on: [...(about.value?.alw
             label="What irritates the skin"
             @change="keep({ allergies: words($event) })"
         /></label>
+        <h2>Proportion, as wished</h2>
+        <ProportionWishes :wishes="about.wishes ?? {}" @wish="keep({ wishes: { ...about.wishes, ...$event } })" />
       </section>
       <section aria-labelledby="habits">
         <h2 id="habits">Habits</h2>

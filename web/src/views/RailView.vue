@@ -135,6 +135,7 @@ useRailKeys({
   makeSet,
   joinFaces: twoFaces,
   nextInDoubt,
+  whatTheyAre: () => (panel.value = 'what'),
   hangsRight: () => shown.value && say(shown.value.id, shown.value.sort.bin),
   find: () => search.value?.focus(),
   zoom: nearer,
@@ -294,6 +295,7 @@ function show(one: string) {
         <strong>{{ plural(chosen.size, 'piece') }} chosen</strong>
         <NButton type="primary" @click="startLook">Start a look <kbd>L</kbd></NButton>
         <NButton @click="makeSet">A set <kbd>S</kbd></NButton>
+        <NButton @click="panel = 'what'">One word <kbd>I</kbd></NButton>
         <NButton @click="chosen = new Set()">Put back <kbd>Esc</kbd></NButton>
       </template>
       <span role="status" class="soft">{{ told }}</span>

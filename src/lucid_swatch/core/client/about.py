@@ -6,6 +6,7 @@ from datetime import date
 from ..colour.arrays import Lab
 from ..garment.piece import Piece
 from ..garment.vocabulary import Finish, Heel, Length, Metal, PatternType
+from .wishes import NO_WISHES, Wishes
 
 
 @dataclass(frozen=True, slots=True)
@@ -57,6 +58,8 @@ class About:
     """Whether the skin is tanned now."""
     lipstick: Lab | None = None
     """The lipstick that is worn, a colour at the face."""
+    wishes: Wishes = NO_WISHES
+    """For the proportions of a look."""
 
 
 HEELS: dict[Heel, float] = {Heel.FLAT: 1.5, Heel.LOW: 3.5, Heel.HIGH: 7.0}

@@ -26,6 +26,8 @@ SHOWN_BY: dict[F, Shows] = {
     **dict.fromkeys((F.MATTE, F.DENIM, F.LINEN, F.SHEER), Shows.THREADS),
 }
 """Which close look tells of each finish."""
+NO_EDGE = 6.0
+"""L* of fine change beyond which it is an edge."""
 SIDE = 0.1
 """Of the long side of the picture."""
 
@@ -40,7 +42,8 @@ def closer_windows(labels: LabelArray, lab: FloatArray) -> dict[Shows, Window]:
         return {}
     lightness = np.ascontiguousarray(lab[..., 0], dtype=np.float32)
     even = np.where(inside, lightness, np.float32(np.median(lightness[inside])))
-    fine = np.abs(even - cv2.GaussianBlur(even, (0, 0), 3.0))
+    # the edge of a light or a shade is no relief
+    fine = np.minimum(np.abs(even - cv2.GaussianBlur(even, (0, 0), 3.0)), NO_EDGE)
     bright = np.maximum(even - np.median(even[inside]), 0)
     depth = cv2.distanceTransform(inside.astype(np.uint8), cv2.DIST_L2, cv2.DIST_MASK_3)
     looks = {Shows.SHINE: _held(bright, side), Shows.RELIEF: _held(fine, side), Shows.THREADS: depth}

@@ -216,6 +216,6 @@ def _heel(shoe: BoolArray) -> Chances[Heel]:
     """How far the arch of a shoe that is seen from the side stands off the ground."""
     rows, columns = shoe.shape
     lowest = rows - 1 - shoe[::-1].argmax(axis=0)
-    arch = lowest[int(0.25 * columns) : int(0.75 * columns)]
+    arch = lowest[int(0.25 * columns) : max(int(0.25 * columns) + 1, int(0.75 * columns))]
     lifted = float(rows - 1 - np.percentile(arch, 20)) / max(columns, 1) * FOOT
     return along_a_scale(lifted, 1.2, (Heel.FLAT, Heel.LOW, Heel.HIGH), (1.2, 4.5))

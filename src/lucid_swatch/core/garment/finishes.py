@@ -45,7 +45,7 @@ def told_by(surface: Surface, lab: FloatArray, pattern: PatternType) -> FloatArr
 def finish_chances(category: Category, numbers: FloatArray, model: "Model | None" = None) -> Chances[Finish]:
     """What a piece of a category may be made of, likeliest first. numbers: as told_by gives them; model: left out, the
     one that is kept."""
-    usual, model = USUAL_FINISHES[category], model or kept_model()
+    usual, model = usual_weights(category, numbers), model or kept_model()
     known = np.where(np.isnan(numbers), model.middle, numbers)
     seen = np.clip((known - model.middle) / model.spread, -FAR, FAR) @ model.weights.T
     scores = {finish: np.log(weight) + _speaks(finish, seen, model) for finish, weight in usual.items()}
@@ -53,9 +53,26 @@ def finish_chances(category: Category, numbers: FloatArray, model: "Model | None
     return in_order({finish: float(np.exp(score - most)) for finish, score in scores.items()})
 
 
+def usual_weights(category: Category, numbers: FloatArray) -> dict[Finish, float]:
+    """What such pieces usually are: denim is mostly blue, sometimes grey, hardly any other colour."""
+    usual = dict(USUAL_FINISHES[category])
+    blue, strength = numbers[TOLD_BY.index("denim blue")], 100 * numbers[TOLD_BY.index("chroma")]
+    if Finish.DENIM in usual and not np.isnan([blue, strength]).any():
+        usual[Finish.DENIM] *= (
+            OTHER_DENIM + BLUE_DENIM * float(np.clip(blue, 0, 1)) + GREY_DENIM * float(np.clip(1 - strength / 10, 0, 1))
+        )
+    return usual
+
+
+OTHER_DENIM, BLUE_DENIM, GREY_DENIM = 0.15, 2.0, 0.35
+"""How much more or less often than usual a piece is denim by its colour."""
+
+
 def why(category: Category, finish: Finish, numbers: FloatArray) -> str:
     """What speaks most for a finish, in a few words; what such pieces usually are where the surface says little."""
     model = kept_model()
+    if finish is Finish.DENIM and numbers[TOLD_BY.index("denim blue")] > 0.5:
+        return "the blue of indigo"
     kin, _ = KIN.get(finish, (finish, 1.0))
     if kin in model.finishes:
         known = np.where(np.isnan(numbers), model.middle, numbers)
@@ -80,7 +97,7 @@ SHOWS: dict[str, tuple[str, str]] = {
     "bright tail": ("bright lights on it", "no lights on it"), "dark tail": ("deep shades", "no deep shades"),
     "skew": ("a few bright spots", "a few dark spots"), "pales in light": ("stays coloured in light", "pales in light"),
     "threads": ("threads of two colours", "threads of one colour"), "sheen": ("it shines", "no shine"),
-    "texture": ("relief", "smooth"), "denim blue": ("the blue of indigo", ""), "marl": ("mixed yarns", ""),
+    "texture": ("relief", "smooth"), "marl": ("mixed yarns", ""),
 }  # fmt: skip
 """What a number shows where it is high and where it is low."""
 FAR = 3.0

@@ -11,7 +11,7 @@ SIDE = 240
 """Pixels of the long side at which it is measured."""
 MOST_TURNED, STEP = 32, 4
 """Degrees to either side that a piece may lie turned, and between two that are tried."""
-STRAIGHT_TO_BEGIN_WITH = 0.002
+STRAIGHT_TO_BEGIN_WITH = 0.0007
 """What a degree of turning has to gain in symmetry: people lay things down straight."""
 
 
@@ -63,7 +63,8 @@ def hanging(mask: BoolArray) -> Hanging:
     """Turns an outline until it is most its own mirror image, and cuts it out. mask: (rows, columns), one pixel at least."""
     small = _small(mask)
     turns = range(-MOST_TURNED, MOST_TURNED + 1, STEP)
-    best = max(turns, key=lambda turn: _mirrored(_turned(small, turn)) - STRAIGHT_TO_BEGIN_WITH * abs(turn))
+    worth = {turn: _mirrored(_turned(small, turn)) - STRAIGHT_TO_BEGIN_WITH * abs(turn) for turn in turns}
+    best = max(worth, key=lambda turn: worth[turn])
     straight = _cut(_turned(small, best))
     middle = _middle(straight)
     columns = np.arange(straight.shape[1])

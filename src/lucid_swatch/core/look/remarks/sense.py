@@ -3,9 +3,12 @@
 from collections.abc import Callable, Iterator, Mapping
 from dataclasses import dataclass, field
 
+from ...client.wishes import NO_WISHES, Wishes
 from ...garment.piece import Piece
 from ...garment.vocabulary import Category, Finish, Length, Volume, Worn
 from ..body import ZONES, Zone
+from .note import Note, note
+from .proportion import wish_notes
 
 FORMALITY_STEPS = 1.5
 """Steps between the least and the most formal piece that still agree."""
@@ -23,21 +26,6 @@ BARE_ANKLE = frozenset({Length.CROPPED, Length.WAIST, Length.HIP, Length.KNEE, L
 
 
 @dataclass(frozen=True, slots=True)
-class Note:
-    """Something to think of."""
-
-    code: str
-    text: str
-    pieces: tuple[str, ...]
-    """Ids."""
-
-    @property
-    def key(self) -> str:
-        """What it is remembered by when it is waved away."""
-        return " ".join((self.code, *sorted(self.pieces)))
-
-
-@dataclass(frozen=True, slots=True)
 class Circumstances:
     """What the day brings and what the client said."""
 
@@ -46,6 +34,8 @@ class Circumstances:
     """Why the client will not wear a piece, by its id."""
     irritants: Mapping[str, str] = field(default_factory=dict)
     """What a piece is marked with that irritates the client, by its id."""
+    wishes: Wishes = NO_WISHES
+    """The client's wishes for proportion."""
     formality: float | None = None
     """Of the occasion, 1 beach and garden .. 5 black tie."""
     warmth: float | None = None
@@ -91,16 +81,12 @@ def _some(pieces: tuple[Piece, ...], *zones: Zone) -> list[Piece]:
     return [p for p in pieces if ZONES[p.category] in zones]
 
 
-def _note(code: str, text: str, *pieces: Piece) -> Note:
-    return Note(code, text, tuple(p.id for p in pieces))
-
-
 def _refusals(pieces: tuple[Piece, ...], day: Circumstances) -> Iterator[Note]:
     for piece in pieces:
         if piece.id in day.refused:
-            yield _note("refused", f"{piece.in_a_sentence}: the client will not wear {day.refused[piece.id]}", piece)
+            yield note("refused", f"{piece.in_a_sentence}: the client will not wear {day.refused[piece.id]}", piece)
         if piece.id in day.irritants:
-            yield _note(
+            yield note(
                 "irritates",
                 f"{piece.in_a_sentence} is marked with {day.irritants[piece.id]}, which irritates the client",
                 piece,
@@ -110,7 +96,7 @@ def _refusals(pieces: tuple[Piece, ...], day: Circumstances) -> Iterator[Note]:
 def _missing(pieces: tuple[Piece, ...], day: Circumstances) -> Iterator[Note]:
     upper, lower, whole = _some(pieces, Zone.UPPER), _some(pieces, Zone.LOWER), _some(pieces, Zone.WHOLE)
     if whole and lower:
-        yield _note(
+        yield note(
             "doubled",
             f"{whole[0].in_a_sentence} with {lower[0].in_a_sentence}: both dress the legs",
             whole[0],
@@ -118,12 +104,12 @@ def _missing(pieces: tuple[Piece, ...], day: Circumstances) -> Iterator[Note]:
         )
     if (upper or lower) and not whole and not (upper and lower):
         lacking = "nothing below the waist yet" if upper else "nothing above the waist yet"
-        yield _note("unfinished", lacking, *(upper or lower))
+        yield note("unfinished", lacking, *(upper or lower))
     feet = _some(pieces, Zone.FEET)
     if (whole or (upper and lower)) and not feet:
-        yield _note("barefoot", "no shoes yet")
+        yield note("barefoot", "no shoes yet")
     if len(feet) > 1:
-        yield _note("two-pairs", f"{feet[0].in_a_sentence} and {feet[1].in_a_sentence}: one pair too many", *feet[:2])
+        yield note("two-pairs", f"{feet[0].in_a_sentence} and {feet[1].in_a_sentence}: one pair too many", *feet[:2])
 
 
 def _volume(pieces: tuple[Piece, ...], day: Circumstances) -> Iterator[Note]:
@@ -131,7 +117,7 @@ def _volume(pieces: tuple[Piece, ...], day: Circumstances) -> Iterator[Note]:
     lower = [p for p in _some(pieces, Zone.LOWER) if p.volume is Volume.FULL]
     belted = any(p.category is Category.BELT for p in pieces)
     if upper and lower and not belted and lower[0].length not in BARE_ANKLE:
-        yield _note(
+        yield note(
             "full-with-full",
             f"{upper[0].in_a_sentence} and {lower[0].in_a_sentence} are both full: cinch the "
             f"waist, tuck, or bare the ankle",
@@ -148,7 +134,7 @@ def _layers(pieces: tuple[Piece, ...], day: Circumstances) -> Iterator[Note]:
     for coat in coats:
         for one in under:
             if one.category is Category.JACKET and _place(coat) <= _place(one):
-                yield _note(
+                yield note(
                     "coat-too-short",
                     f"{coat.in_a_sentence} is no longer than {one.in_a_sentence}: a coat goes over a "
                     f"jacket only when it is",
@@ -156,7 +142,7 @@ def _layers(pieces: tuple[Piece, ...], day: Circumstances) -> Iterator[Note]:
                     one,
                 )
             if one.category is not Category.JACKET and _place(coat) == _place(one) - 1:
-                yield _note(
+                yield note(
                     "hem-peeps",
                     f"{one.in_a_sentence} shows a hand under {coat.in_a_sentence}: clearly longer or "
                     f"clearly shorter looks meant",
@@ -174,7 +160,7 @@ def _line(pieces: tuple[Piece, ...], day: Circumstances) -> Iterator[Note]:
         for low in _some(pieces, Zone.LOWER, Zone.WHOLE):
             step = abs(float(belt.lab[0, 0]) - float(low.lab[0, 0]))
             if step > CUT:
-                yield _note(
+                yield note(
                     "line-cut",
                     f"{belt.in_a_sentence} cuts the line of {low.in_a_sentence} by {step:.0f} L*; one "
                     f"in its colour would not",
@@ -184,7 +170,7 @@ def _line(pieces: tuple[Piece, ...], day: Circumstances) -> Iterator[Note]:
     for shoe in _some(pieces, Zone.FEET):
         for low in _some(pieces, Zone.LOWER, Zone.WHOLE):
             if shoe.lab[0, 0] < DARK_SHOE and float(low.share @ low.lab[:, 0]) > PALE_HEM:
-                yield _note(
+                yield note(
                     "dark-shoe", f"{shoe.in_a_sentence} is dark under the pale hem of {low.in_a_sentence}", shoe, low
                 )
 
@@ -193,7 +179,7 @@ def _spread(pieces: tuple[Piece, ...], day: Circumstances) -> Iterator[Note]:
     formal = sorted((p for p in pieces if p.formality is not None), key=lambda p: p.formality or 0)
     if len(formal) > 1 and (formal[-1].formality or 0) - (formal[0].formality or 0) > FORMALITY_STEPS:
         low, high = formal[0], formal[-1]
-        yield _note(
+        yield note(
             "formality",
             f"{low.in_a_sentence} and {high.in_a_sentence} are "
             f"{(high.formality or 0) - (low.formality or 0):.0f} steps of formality apart",
@@ -203,31 +189,35 @@ def _spread(pieces: tuple[Piece, ...], day: Circumstances) -> Iterator[Note]:
     warm = sorted((p for p in pieces if p.warmth is not None), key=lambda p: p.warmth or 0)
     if len(warm) > 1 and (warm[-1].warmth or 0) - (warm[0].warmth or 0) > WARMTH_STEPS:
         low, high = warm[0], warm[-1]
-        yield _note("warmth", f"{low.in_a_sentence} is for heat and {high.in_a_sentence} for cold", low, high)
+        yield note("warmth", f"{low.in_a_sentence} is for heat and {high.in_a_sentence} for cold", low, high)
 
 
 def _cloth(pieces: tuple[Piece, ...], day: Circumstances) -> Iterator[Note]:
     for piece in pieces:
         zone = ZONES[piece.category]
         if Finish.SHEER in piece.finish and zone in (Zone.UPPER, Zone.LOWER, Zone.WHOLE):
-            yield _note("sheer", f"{piece.in_a_sentence} is sheer: think of what is under it", piece)
+            yield note("sheer", f"{piece.in_a_sentence} is sheer: think of what is under it", piece)
         elif zone in (Zone.LOWER, Zone.WHOLE) and float(piece.share @ piece.lab[:, 0]) > WHITE_ABOVE:
-            yield _note("white", f"{piece.in_a_sentence} is white: a lining, and underwear in the skin's colour", piece)
+            yield note("white", f"{piece.in_a_sentence} is white: a lining, and underwear in the skin's colour", piece)
         why = out_of_place(piece, day)
         if why is not None:
-            yield _note(why[0], f"{piece.in_a_sentence} {why[1]}", piece)
+            yield note(why[0], f"{piece.in_a_sentence} {why[1]}", piece)
 
 
 def _jewels(pieces: tuple[Piece, ...], day: Circumstances) -> Iterator[Note]:
     loud = [p for p in pieces if p.category is Category.NECKLACE and (p.statement or 0) > LOUD]
     earrings = [p for p in pieces if p.category is Category.EARRINGS]
     if loud and earrings:
-        yield _note(
+        yield note(
             "necklace-and-earrings",
             f"{loud[0].in_a_sentence} speaks: leave {earrings[0].in_a_sentence} away",
             loud[0],
             earrings[0],
         )
+
+
+def _proportion(pieces: tuple[Piece, ...], day: Circumstances) -> Iterator[Note]:
+    yield from wish_notes(pieces, day.wishes)
 
 
 def _unknown(pieces: tuple[Piece, ...], day: Circumstances) -> Iterator[Note]:
@@ -236,7 +226,7 @@ def _unknown(pieces: tuple[Piece, ...], day: Circumstances) -> Iterator[Note]:
     bare = [p for p in large if not p.finish]
     if bare:
         whose = bare[0].in_a_sentence if len(bare) == 1 else f"{len(bare)} pieces"
-        yield _note("surfaces-unknown", f"surfaces not known for {whose}: relief and shine count for less", *bare)
+        yield note("surfaces-unknown", f"surfaces not known for {whose}: relief and shine count for less", *bare)
 
 
 CHECKS: tuple[Callable[[tuple[Piece, ...], Circumstances], Iterator[Note]], ...] = (
@@ -247,6 +237,7 @@ CHECKS: tuple[Callable[[tuple[Piece, ...], Circumstances], Iterator[Note]], ...]
     _line,
     _spread,
     _cloth,
+    _proportion,
     _jewels,
     _unknown,
 )
