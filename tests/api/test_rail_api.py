@@ -169,3 +169,46 @@ def test_a_look_says_what_holds_it_back_and_what_to_think_of(http, at):
     assert http.get("/api/taste").json()["verdicts"] == 0
     assert http.post("/api/taste").status_code == 422
     assert http.delete("/api/taste").status_code == 204
+
+
+def test_what_a_piece_is_comes_with_its_figure_marks_and_proposals(http, at):
+    told = http.get("/api/pieces/navy trousers/what").json()
+    assert [mark["pulls"] for mark in told["marks"]] == ["length", "volume"]
+    assert told["figure"]["shapes"][0]["piece"] == "navy trousers"
+    assert (told["finish"], told["length"], told["formality"]["said"]) == ([], None, False)
+    assert {"finish", "length", "volume"} <= set(told["unknown"])
+    assert told["unsaid"] == ["formality", "warmth"]
+    said = {"word": {"finish": ["denim"], "length": "ankle", "cut": {"closure": "zip"}, "formality": 2}}
+    changed = http.post(f"{at}/rail/change", json={"pieces": ["navy trousers"], **said}).json()[0]
+    assert (changed["finish"], changed["cut"]["closure"], changed["formality"]) == (["denim"], "zip", 2)
+    told = http.get("/api/pieces/navy trousers/what").json()
+    assert told["formality"]["said"]
+    assert told["formality"]["proposed"] < 3
+    assert "denim takes it down" in told["formality"]["because"]
+    back = http.post(f"{at}/rail/change", json={"pieces": ["navy trousers"], "word": {"unsaid": ["finish", "closure"]}})
+    assert (back.json()[0]["finish"], back.json()[0]["cut"].get("closure")) == ([], None)
+    assert http.get("/api/pieces/nobody/what").status_code == 404
+    assert http.patch("/api/pieces/navy trousers", json={"unsaid": ["colours"]}).status_code == 422
+
+
+def test_the_walk_asks_over_http(http, at):
+    asked = http.get(f"{at}/walk", params={"by": "length"}).json()
+    assert {one["piece"] for one in asked} == {"cream top", "navy trousers", "navy coat"}
+    assert [option["word"] for option in next(o for o in asked if o["piece"] == "navy trousers")["options"]] == [
+        "knee",
+        "midi",
+        "ankle",
+        "floor",
+    ]
+    assert http.get(f"{at}/walk", params={"by": "mood"}).status_code == 422
+
+
+def test_wishes_for_proportion_are_kept_and_noted(http, at):
+    about = http.get(at).json()["about"]
+    wished = about | {"wishes": {"not_full": ["hip"], "longer": "leg", "covered": ["ankles"]}}
+    assert http.put(f"{at}/about", json=wished).status_code == 200
+    http.post(f"{at}/rail/change", json={"pieces": ["navy trousers"], "word": {"volume": "full", "length": "ankle"}})
+    http.post(f"{at}/rail/change", json={"pieces": ["cream top"], "word": {"length": "hip"}})
+    notes = http.post(f"{at}/judge", json={"pieces": ["cream top", "navy trousers"]}).json()["notes"]
+    assert {note["key"].split()[0] for note in notes} >= {"full-unwelcome", "leg-shorter", "bare-unwished"}
+    assert http.put(f"{at}/about", json=about | {"wishes": {"full": ["nose"]}}).status_code == 422

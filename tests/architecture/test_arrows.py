@@ -31,7 +31,7 @@ CORE_ROOMS = {
     "core/look": {"core/look/rules", "core/look/scorer"},
     "core/look/scorer": {"core/look", "core/colour", "core/garment", "core/client"},
     "core/look/rules": {"core/look", "core/look/scorer", "core/colour", "core/garment", "core/client"},
-    "core/look/remarks": {"core/look", "core/look/scorer", "core/garment"},
+    "core/look/remarks": {"core/look", "core/look/scorer", "core/garment", "core/client"},
     "core/look/dressing": {
         "core",
         "core/look",

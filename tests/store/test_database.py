@@ -115,6 +115,9 @@ def test_faces_read_before_survive_the_new_tables(data):
         assert client.whole.client.hair is None
         assert (client.portrait.id, client.portrait.spots) == ("c", {"skin": ((0.5, 0.5),)})
         assert session.scalar(sa.text("select count(*) from piece")) == 1  # no cascade was set off
+        # easy stood for whatever nobody had said
+        kept = session.execute(sa.text("select volume, details, seen from piece")).one()
+        assert kept == (None, "{}", "{}")
 
 
 def test_a_colour_that_no_surface_has_is_bounded_when_it_was_kept_before(data):

@@ -5,6 +5,7 @@ from typing import Annotated
 
 import typer
 
+from lucid_swatch.core.garment.known import as_seen
 from lucid_swatch.core.garment.sorting import sort_pieces
 from lucid_swatch.core.problems import Problem
 from lucid_swatch.formats.document import read_json
@@ -20,7 +21,8 @@ def sort(
 ) -> None:
     """Say where each piece hangs: warm, cool or balanced neutral, tone or print."""
     try:
-        pieces, school = parse_pieces(read_json(file))
+        told, school = parse_pieces(read_json(file))
+        pieces = [as_seen(piece) for piece in told]
         answers = [SortDocument.from_core(p.id, s) for p, s in zip(pieces, sort_pieces(pieces, school), strict=True)]
     except Problem as problem:
         stop(problem)

@@ -6,6 +6,7 @@ import numpy as np
 from pydantic import Field, model_validator
 
 from lucid_swatch.core.client.colouring import Client
+from lucid_swatch.core.garment.known import as_seen
 from lucid_swatch.core.garment.vocabulary import Undertone
 from lucid_swatch.core.look.look import Conventions, Intent, Look
 from lucid_swatch.core.problems import Refused
@@ -97,14 +98,14 @@ class LookDocument(Titled):
         return self
 
     def to_core(self) -> Look:
-        """The look as the core sees it."""
+        """The look as the core sees it; what is seen of a piece stands where nothing is said."""
         return Look(
             self.id,
-            tuple(p.to_core() for p in self.pieces),
+            tuple(as_seen(p.to_core()) for p in self.pieces),
             self.client.to_core() if self.client else None,
             self.conventions.to_core(),
             self.intent,
-            tuple(p.to_core() for p in self.rail),
+            tuple(as_seen(p.to_core()) for p in self.rail),
         )
 
 

@@ -15,7 +15,7 @@ from lucid_swatch.core.problems import NotThere, Refused
 
 from .records import HungPiece, Snapshot
 from .snapshots import hung_from, snapshot_of
-from .tables import LookPieceRow, LookRow, PhotoRow, PieceColourRow, PieceRow
+from .tables import ChangeRow, LookPieceRow, LookRow, PhotoRow, PieceColourRow, PieceRow
 
 
 class Pieces:
@@ -36,6 +36,15 @@ class Pieces:
         said = sa.or_(PieceRow.formality.is_not(None), PieceRow.warmth.is_not(None))
         latest = sa.select(PieceRow.id).where(said).order_by(PieceRow.created_at.desc(), PieceRow.id).limit(most)
         return [hung.piece for hung in self._some(PieceRow.id.in_(latest))]
+
+    def said_so_far(self) -> tuple[Any, ...]:
+        """Another value as soon as anything else is said of formality or warmth: every word is in the journal."""
+        said = sa.or_(PieceRow.formality.is_not(None), PieceRow.warmth.is_not(None))
+        words = sa.select(sa.func.count(), sa.func.total(PieceRow.formality), sa.func.total(PieceRow.warmth)).where(
+            said
+        )
+        steps = sa.select(sa.func.max(ChangeRow.id), sa.func.total(ChangeRow.taken_back))
+        return (*self.session.execute(words).one(), *self.session.execute(steps).one())
 
     def _some(self, wanted: sa.ColumnElement[bool]) -> list[HungPiece]:
         # as plain rows: a whole rail is read at every swap, and only read

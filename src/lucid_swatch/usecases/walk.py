@@ -162,8 +162,10 @@ def _offered(piece: Piece, by: By, chances: Chances[Any]) -> tuple[Option, ...]:
     """All answers of a scale in its order, or the likeliest finishes with what else such pieces usually are."""
     told = dict(chances)
     if by is By.FINISH:
-        usual = [word for word, _ in in_order(USUAL_FINISHES[piece.category]) if word not in told]
-        return tuple(_option(word, told.get(word, 0.0)) for word in [*told, *usual][:OFFERED])
+        usual = [word for word, _ in in_order(USUAL_FINISHES[piece.category])]
+        # what such pieces mostly are stays within reach, however unlikely it looks
+        wanted = dict.fromkeys([*list(told)[: OFFERED - 2], *usual[:2], *told, *usual])
+        return tuple(_option(word, told.get(word, 0.0)) for word in list(wanted)[:OFFERED])
     words: Sequence[StrEnum] = tuple(Volume) if by is By.VOLUME else LENGTHS_OF[piece.category]
     return tuple(_option(word, told.get(word, 0.0)) for word in words)
 

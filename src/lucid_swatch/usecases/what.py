@@ -1,22 +1,20 @@
 """What a piece is: its cloth, its cut, and what it is for, each as said, seen or proposed."""
 
-from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
-import numpy as np
 from sqlalchemy.orm import Session
 
-from lucid_swatch.core.garment.chances import Chances, in_order
+from lucid_swatch.core.garment.chances import in_order
 from lucid_swatch.core.garment.closer import SHOWN_BY
 from lucid_swatch.core.garment.details import asked_of
-from lucid_swatch.core.garment.finishes import told_by, why
+from lucid_swatch.core.garment.finishes import why
 from lucid_swatch.core.garment.formality import formality_of
 from lucid_swatch.core.garment.known import as_known, as_seen
 from lucid_swatch.core.garment.piece import Piece
 from lucid_swatch.core.garment.proposals import Proposal
 from lucid_swatch.core.garment.reading import Reading
 from lucid_swatch.core.garment.usual_finishes import USUAL_FINISHES
-from lucid_swatch.core.garment.vocabulary import Category, Finish
+from lucid_swatch.core.garment.vocabulary import Finish
 from lucid_swatch.core.garment.warmth import warmth_of
 from lucid_swatch.core.look.figure.body import STATURE, Build
 from lucid_swatch.core.look.figure.figure import Figure, figure_of
@@ -27,7 +25,7 @@ from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.folder import Folder
 from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.pieces import Pieces
-from lucid_swatch.store.records import ClientRecord, HungPiece, PhotoRecord
+from lucid_swatch.store.records import HungPiece, PhotoRecord
 
 from .rail import Word, piece_from_reading, with_word
 from .seen import close_look, seen_in
@@ -83,29 +81,26 @@ def what_of_photo(session: Session, folder: Folder, photo_id: str, word: Word) -
         raise Refused("nobody has said what it is.", photo.name, "Choose coat, trousers, shoes or whatever it is.")
     piece = piece_from_reading(photo.id, photo.reading, word.category)
     hung = HungPiece(replace(piece, seen=seen_in(photo, word.category)), photo.client_id, photo.created_at)
-    return _what(session, folder, with_word(hung, word).piece, photo)
+    return _what(session, folder, with_word(hung, word), photo)
 
 
 def what_of_piece(session: Session, folder: Folder, piece_id: str) -> What:
     """What a piece on a rail is. NotThere when there is none."""
     hung = Pieces(session).get(piece_id)
     photo = None if hung.photo_id is None else Photos(session).get(hung.photo_id)
-    return _what(session, folder, hung.piece, photo, hung.client_id)
+    return _what(session, folder, hung, photo)
 
 
-def _what(
-    session: Session, folder: Folder, piece: Piece, photo: PhotoRecord | None, client_id: str | None = None
-) -> What:
-    client = Clients(session).get(client_id or (photo.client_id if photo is not None else ""))
-    ways, seen = studio_ways(session), as_seen(piece)
-    build = _build(client)
+def _what(session: Session, folder: Folder, hung: HungPiece, photo: PhotoRecord | None) -> What:
+    about, piece = Clients(session).get(hung.client_id).about, hung.piece
+    ways, seen, build = studio_ways(session), as_seen(piece), Build(about.height)
     return What(
         piece,
         as_known(piece, ways),
         photo,
         cloth_guesses(piece, photo, folder),
         figure_of([seen], build),
-        float(client.about.height or STATURE),
+        float(about.height or STATURE),
         marks_of(seen, build),
         formality_of(seen, ways.formality),
         warmth_of(seen, ways.warmth),
@@ -114,14 +109,10 @@ def _what(
     )
 
 
-def _build(client: ClientRecord) -> Build:
-    return Build(client.about.height)
-
-
 def cloth_guesses(piece: Piece, photo: PhotoRecord | None, folder: Folder) -> tuple[ClothGuess, ...]:
     """What a piece is likely made of: as its photo tells, or as such pieces usually are."""
     reading = None if photo is None else photo.reading
-    chances = piece.seen.finish or _usual(piece.category)
+    chances = piece.seen.finish or in_order(USUAL_FINISHES[piece.category])
     # a word beside them stays within reach
     offered = [*chances[:SHOWN], *((one, 1.0) for one in sorted(piece.finish) if one not in dict(chances[:SHOWN]))]
     return tuple(
@@ -130,15 +121,10 @@ def cloth_guesses(piece: Piece, photo: PhotoRecord | None, folder: Folder) -> tu
     )
 
 
-def _usual(category: Category) -> Chances[Finish]:
-    return in_order(USUAL_FINISHES[category])
-
-
 def _because(piece: Piece, finish: Finish, reading: Reading | None) -> str:
     if reading is None:
         return "as many are"
-    lab: Sequence[object] = [colour.lab for colour in reading.colours]
-    return why(piece.category, finish, told_by(reading.surface, np.array(lab), reading.pattern))
+    return why(piece.category, finish, reading.finish_numbers)
 
 
 def _close_look(finish: Finish, photo: PhotoRecord | None, folder: Folder) -> str | None:

@@ -4,8 +4,9 @@ import { keys } from './cache'
 import { answered, api } from './http'
 import { useServer } from './useServer'
 
-/** Some looks as they are drawn, in their order; the drawing before stays until the new one is there. */
-export function useFigures(clientId: Ref<string>, looks: Ref<LookToDraw[]>) {
+/** Some looks as they are drawn, in their order; the drawing before stays until the new one is there.
+ *  now: whether they may be asked for, where something else goes first. */
+export function useFigures(clientId: Ref<string>, looks: Ref<LookToDraw[]>, now: () => boolean = () => true) {
   const asked = computed(() => JSON.stringify(looks.value))
   const { answer, problem } = useServer<Drawn[]>(
     () => (looks.value.length ? keys.figures(clientId.value, asked.value) : null),
@@ -16,7 +17,7 @@ export function useFigures(clientId: Ref<string>, looks: Ref<LookToDraw[]>) {
           body: { looks: JSON.parse(asked.value) as LookToDraw[] },
         }),
       ),
-    { keeps: true, remembered: REMEMBERED },
+    { keeps: true, remembered: REMEMBERED, now },
   )
   return { drawn: computed(() => answer.value ?? []), problem }
 }

@@ -8,6 +8,8 @@ interface Options {
   every?: () => number | false
   /** Whether the answer to the question before stays until the new one is there. */
   keeps?: boolean
+  /** Whether it may be asked now; what waits for something else is asked once that is there. */
+  now?: () => boolean
   /** How long an answer that nobody shows is remembered, in milliseconds. */
   remembered?: number
 }
@@ -17,6 +19,8 @@ export interface Served<T> {
   problem: ComputedRef<Problem | null>
   /** Whether an answer has come since this was opened or asked of somebody else; before, it may be an old one. */
   fresh: Ref<boolean>
+  /** Whether it is being asked. */
+  asking: ComputedRef<boolean>
   again: () => Promise<void>
 }
 
@@ -30,7 +34,7 @@ export function useServer<T>(key: () => QueryKey | null, ask: () => Promise<T>, 
   const query = useQuery({
     queryKey: computed(() => name.value ?? ['nothing']),
     queryFn: ask,
-    enabled: computed(() => name.value !== null),
+    enabled: computed(() => name.value !== null && (options.now?.() ?? true)),
     shallow: true,
     ...(options.every ? { refetchInterval: options.every } : {}),
     ...(options.keeps ? { placeholderData: staying } : {}),
@@ -53,5 +57,6 @@ export function useServer<T>(key: () => QueryKey | null, ask: () => Promise<T>, 
     },
     { immediate: true },
   )
-  return { answer, problem, fresh, again: async () => void (await query.refetch()) }
+  const asking = computed(() => query.isFetching.value)
+  return { answer, problem, fresh, asking, again: async () => void (await query.refetch()) }
 }

@@ -14,7 +14,11 @@ export function useVerdict(clientId: Ref<string>, asking: Ref<Asking | null>) {
   const asked = computed(() => (asking.value?.pieces.length ? JSON.stringify(asking.value) : null))
   const at = () => ({ params: { path: { client_id: clientId.value } } })
   const { problem: failed, tried } = useTried()
-  const { answer: judged, problem: unjudged } = useServer<Judged>(
+  const {
+    answer: judged,
+    problem: unjudged,
+    asking: judging,
+  } = useServer<Judged>(
     () => (asked.value === null ? null : keys.verdict(clientId.value, asked.value)),
     () =>
       answered(
@@ -28,7 +32,7 @@ export function useVerdict(clientId: Ref<string>, asking: Ref<Asking | null>) {
       await answered(api.POST('/api/clients/{client_id}/notes', { ...at(), body: { key, again: false } }))
       await touch(['client', clientId.value, 'verdict'])
     })
-  return { judged, problem: firstProblem(failed, unjudged), dismiss }
+  return { judged, judging, problem: firstProblem(failed, unjudged), dismiss }
 }
 
 /** Colours that a look lacks, asked for only when somebody wants to know, and only for the look that was meant. */

@@ -228,7 +228,7 @@ useKeys(() => ({
   },
   enter: hangIt,
   k: focusKind,
-  f: () => focusOn('.finish input'),
+  f: () => document.querySelector<HTMLElement>('.finish .n-base-selection-tags')?.click(),
   h: () => focusOn('.cut [role=slider]'),
   x: setAside,
   v: turn,

@@ -53,7 +53,7 @@ const asking = computed<Asking | null>(() => {
     ? { pieces: onRail.value, intent: intent.value, rain: rain.value, worn: here, formality, warmth, conventions }
     : null
 })
-const { judged, problem: judgeProblem, dismiss } = useVerdict(id, asking)
+const { judged, judging, problem: judgeProblem, dismiss } = useVerdict(id, asking)
 /** What is judged, whatever the school. */
 const lookKey = computed(() => JSON.stringify({ ...asking.value, conventions: null }))
 const seated = computed(() => draft.value.seated ?? client.value?.about.seated ?? false)
@@ -79,6 +79,8 @@ const { drawn: figures, problem: drawProblem } = useFigures(
       ? [{ pieces: worn.value.map((one) => one.id), worn: draft.value.worn, seated: seated.value }]
       : [],
   ),
+  // the verdict is waited for, and both at once would take turns
+  () => !judging.value,
 )
 const drawn = computed(() => figures.value[0] ?? null)
 const pointed = ref<string[]>([])

@@ -88,8 +88,12 @@ class Reading:
 
     def finishes(self, category: Category) -> Chances[Finish]:
         """What a piece of a category that looks so may be made of, likeliest first."""
-        lab = np.array([colour.lab for colour in self.colours])
-        return finish_chances(category, told_by(self.surface, lab, self.pattern))
+        return finish_chances(category, self.finish_numbers)
+
+    @property
+    def finish_numbers(self) -> FloatArray:
+        """What a finish is told by, as told_by gives it."""
+        return told_by(self.surface, np.array([colour.lab for colour in self.colours]), self.pattern)
 
 
 def _colour(told: Mapping[str, Any]) -> ReadColour:

@@ -41,7 +41,9 @@ const at = ref(0)
 const answered = ref(0)
 async function begin() {
   questions.value = null
-  const found = await ask(clientId, by.value)
+  const meant = by.value
+  const found = await ask(clientId, meant)
+  if (meant !== by.value) return
   questions.value = found ?? []
   at.value = answered.value = 0
 }
