@@ -98,6 +98,7 @@ def test_a_coat_and_a_pair_of_shoes_are_hung_by_keys(tilde, demo):
     expect(cut.get_by_text("a pointed toe and a thin sole lift it")).to_be_visible()
     page.locator("body").click(position={"x": 640, "y": 790})
     page.keyboard.press("Enter")
+    expect(page.get_by_role("link", name="Intake · 0", exact=True)).to_be_visible()
     page.get_by_role("link", name="Rail", exact=True).click()
     page.mouse.move(4, 400)
     page.get_by_role("button", name=re.compile(" coat,")).first.focus()

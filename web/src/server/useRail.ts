@@ -47,8 +47,17 @@ export function useRail(clientId: Ref<string>) {
   const byId = computed(() => new Map(pieces.value.map((piece) => [piece.id, piece])))
   const problem = firstProblem(failed, asked)
 
+  /** One after the other, however fast the keys come: what was said last is what is taken back first. */
+  let turns: Promise<unknown> = Promise.resolve()
+  function inTurn<T>(act: () => Promise<T>): Promise<T> {
+    const done = turns.then(act)
+    turns = done
+    return done
+  }
+
   /** Writes the stylist's word over some pieces, and what is kept about them; they are shown changed at once. */
-  const change = (ids: string[], what: { word?: Word; kept?: Kept }) =>
+  const change = (ids: string[], what: { word?: Word; kept?: Kept }) => inTurn(() => changeNow(ids, what))
+  const changeNow = (ids: string[], what: { word?: Word; kept?: Kept }) =>
     tried(async () => {
       const client = clientId.value
       const key = keys.rail(client)
@@ -80,9 +89,7 @@ export function useRail(clientId: Ref<string>) {
       await touch(keys.all(clientId.value))
     })
 
-  /** One step after the other, however fast the keys come. */
-  let steps: Promise<unknown> = Promise.resolve()
-  const step = (way: 'undo' | 'redo') => (steps = steps.then(() => stepNow(way)))
+  const step = (way: 'undo' | 'redo') => inTurn(() => stepNow(way))
   const stepNow = (way: 'undo' | 'redo') =>
     tried(async () => {
       const done = await answered(api.POST(`/api/clients/{client_id}/${way}`, at(clientId.value)))

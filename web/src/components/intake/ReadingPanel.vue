@@ -143,23 +143,27 @@ const surest = computed(() => {
         <dd>{{ surfaceWords(photo) }}</dd>
       </template>
       <dt>Metal <kbd>J</kbd></dt>
-      <dd class="metals" role="group" aria-label="Metal">
-        <NButton
-          text
-          v-for="one in METALS"
-          :key="one"
-          class="word"
-          :aria-pressed="metal === one"
-          @click="emit('say', { metal: one })"
-        >
-          {{ one }}
-        </NButton>
+      <dd>
+        <div class="metals" role="group" aria-label="Metal">
+          <NButton
+            text
+            v-for="one in METALS"
+            :key="one"
+            class="word"
+            :aria-pressed="metal === one"
+            @click="emit('say', { metal: one })"
+          >
+            {{ one }}
+          </NButton>
+        </div>
       </dd>
       <dt>Light</dt>
       <dd>
-        {{ lightWords(photo) }} · within {{ within.toFixed(0) }} ΔE<span v-if="reading.light.note" class="note">{{
-          reading.light.note
-        }}</span>
+        {{ lightWords(photo) }} · within&nbsp;{{ within.toFixed(0) }}&nbsp;ΔE<span
+          v-if="reading.light.note"
+          class="note"
+          >{{ reading.light.note }}</span
+        >
       </dd>
     </dl>
     <NearPieces v-if="photo.state !== 'hung'" :photo="photo" />
@@ -281,7 +285,7 @@ dd {
   margin: 0;
   font-weight: 650;
 }
-dd.metals {
+.metals {
   display: flex;
   flex-wrap: wrap;
   gap: 0 10px;

@@ -25,7 +25,7 @@ const { what, problem } = useWhatOfPiece(
     <template v-if="what">
       <div class="pair">
         <div v-if="client && what.marks.length" class="figure">
-          <CutFigure :what="what" :client="client" :piece="piece" @say="emit('word', $event)" />
+          <CutFigure near :what="what" :client="client" :piece="piece" @say="emit('word', $event)" />
         </div>
         <CutWords v-else :what="what" @say="emit('word', $event)" />
         <div class="told">

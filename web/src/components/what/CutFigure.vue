@@ -6,10 +6,17 @@ import FigureDrawing from '@/components/figure/FigureDrawing.vue'
 import { percent } from '@/lib/words'
 
 /** The piece on the figure, with marks that are pulled to say how it is cut. */
-const { what, client, piece } = defineProps<{
+const {
+  what,
+  client,
+  piece,
+  near = false,
+} = defineProps<{
   what: What
   client: Client
   piece: Pick<Piece, 'id' | 'colours' | 'cloth'>
+  /** Whether only the piece is shown, and of the body what is round it: large, however small the drawing. */
+  near?: boolean
 }>()
 const emit = defineEmits<{ say: [word: Word] }>()
 
@@ -30,15 +37,14 @@ const chanceOf = (pulls: Pulls, word: string): number | null =>
 const likeliest = (pulls: Pulls): string | undefined =>
   (what.seen[pulls]?.[0] as unknown as Record<string, string> | undefined)?.[pulls]
 
-/** The piece with some body round it, so that it is large however small the drawing. */
 const AROUND = 9
 const view = computed(() => {
   const { figure } = what
   const stops = what.marks.flatMap((mark) => mark.stops.map((stop) => stop.y))
   const box = figure.shapes[0]?.box ?? [0, 0, 0, figure.height]
   const [low, high] = [Math.min(box[1]!, ...stops) - AROUND, Math.max(box[3]!, ...stops) + AROUND]
-  const top = what.marks.length ? Math.max(-figure.room, low) : -figure.room
-  const bottom = what.marks.length ? Math.min(figure.height + 2, high) : figure.height + 2
+  const top = near ? Math.max(-figure.room, low) : -figure.room
+  const bottom = near ? Math.min(figure.height + 2, high) : figure.height + 2
   return { x: -figure.half_width, y: top, width: 2 * figure.half_width, height: bottom - top }
 })
 const { width, height } = useElementSize(drawing)
