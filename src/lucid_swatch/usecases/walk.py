@@ -10,12 +10,12 @@ from sqlalchemy.orm import Session
 from lucid_swatch.core.garment.chances import Chances, in_order
 from lucid_swatch.core.garment.formality import formality_of
 from lucid_swatch.core.garment.known import CUT_FROM, FINISH_FROM, Ways, as_seen
-from lucid_swatch.core.garment.lengths import LENGTHS_OF
+from lucid_swatch.core.garment.lengths import LENGTHS_OF, VOLUMED
 from lucid_swatch.core.garment.piece import Piece
 from lucid_swatch.core.garment.proposals import Proposal
 from lucid_swatch.core.garment.seen import NOTHING
 from lucid_swatch.core.garment.usual_finishes import USUAL_FINISHES
-from lucid_swatch.core.garment.vocabulary import Category, Finish, Length, Volume
+from lucid_swatch.core.garment.vocabulary import Finish, Length, Volume
 from lucid_swatch.core.garment.warmth import warmth_of
 from lucid_swatch.core.look.body import ZONES
 from lucid_swatch.core.look.dressing.base_looks import BASE
@@ -137,7 +137,7 @@ def _lengths(piece: Piece) -> Chances[Any]:
 
 
 def _volumes(piece: Piece) -> Chances[Any]:
-    if piece.category not in LENGTHS_OF or piece.category in (Category.BOOTS, Category.HOSIERY):
+    if piece.category not in VOLUMED:
         return ()
     return piece.seen.volume or ((Volume.EASY, 0.6), (Volume.CLOSE, 0.2), (Volume.FULL, 0.2))
 

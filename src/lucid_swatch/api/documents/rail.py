@@ -1,16 +1,15 @@
 """What the screens send and get about the rail and its pieces."""
 
+from collections.abc import Iterable
 from datetime import datetime
-from typing import Literal
+from typing import Literal, get_args
 
 import numpy as np
 from pydantic import Field
 
 from lucid_swatch.core.colour.spaces import chroma, hue_angle, lab_to_hexes
-from lucid_swatch.core.garment.details import asked_of
-from lucid_swatch.core.garment.lengths import LENGTHS_OF
+from lucid_swatch.core.garment.known import unknown_of, unsaid_of
 from lucid_swatch.core.garment.particulars import Particulars, Season, seasons_of
-from lucid_swatch.core.garment.piece import Piece
 from lucid_swatch.core.garment.vocabulary import (
     Bin,
     Category,
@@ -230,8 +229,8 @@ def piece_answers(rail: list[OnRail], looks: dict[str, list[str]], strips: dict[
                 formality=known.formality or 0.0,
                 warmth=known.warmth,
                 statement=piece.statement,
-                unknown=unknown_of(known),
-                unsaid=unsaid_of(piece, known),
+                unknown=sayable(unknown_of(known)),
+                unsaid=sayable(unsaid_of(piece, known)),
                 worn=piece.worn,
                 bin_said=piece.bin_said,
                 sort=SortDocument.from_core(piece.id, one.sorted),
@@ -257,31 +256,9 @@ def piece_answers(rail: list[OnRail], looks: dict[str, list[str]], strips: dict[
     return answers
 
 
-def unknown_of(known: Piece) -> list[Sayable]:
-    """What is not known of a piece, of what such a piece has."""
-    found: list[Sayable] = [] if known.finish else ["finish"]
-    if known.category in LENGTHS_OF and known.length is None:
-        found.append("length")
-    if known.category in VOLUMED and known.volume is None:
-        found.append("volume")
-    return found + [name for name in DETAILS if name in asked_of(known.category) and not getattr(known.details, name)]
-
-
-def unsaid_of(piece: Piece, known: Piece) -> list[Sayable]:
-    """What of a piece is known and not by the stylist's word."""
-    found: list[Sayable] = [name for name in WHOLE if getattr(known, name) and not getattr(piece, name)]
-    scales: list[Sayable] = [
-        name for name in SCALES if getattr(known, name) is not None and getattr(piece, name) is None
-    ]
-    details: list[Sayable] = [n for n in DETAILS if getattr(known.details, n) and not getattr(piece.details, n)]
-    return found + scales + details
-
-
-WHOLE: tuple[Sayable, ...] = ("finish", "volume", "length")
-SCALES: tuple[Sayable, ...] = ("formality", "warmth")
-DETAILS: tuple[Sayable, ...] = ("sleeve", "neckline", "closure", "heel", "toe", "sole", "size")
-VOLUMED = frozenset(LENGTHS_OF) - {Category.BOOTS, Category.HOSIERY}
-"""Categories that stand off the body more or less."""
+def sayable(names: Iterable[str]) -> list[Sayable]:
+    """Names of what may be said, as the answers have them."""
+    return [name for name in get_args(Sayable) if name in names]
 
 
 def _cost(kept: Particulars) -> float | None:

@@ -2,6 +2,7 @@
 
 from pydantic import Field
 
+from lucid_swatch.core.garment.known import unknown_of, unsaid_of
 from lucid_swatch.core.garment.proposals import Proposal
 from lucid_swatch.core.garment.vocabulary import Category, Finish
 from lucid_swatch.core.look.figure.marks import Mark, Pulls
@@ -11,7 +12,7 @@ from lucid_swatch.usecases.what import ClothGuess, What
 
 from .base import Answer
 from .figures import FigureAnswer, figure_answer
-from .rail import DETAILS, Sayable, unknown_of, unsaid_of
+from .rail import Sayable, sayable
 
 
 class ClothAnswer(Answer):
@@ -89,12 +90,12 @@ def what_answer(what: What) -> WhatAnswer:
         seen=SeenDocument.of(piece.seen),
         figure=figure_answer(what.figure, what.stature),
         marks=[_mark(one) for one in what.marks],
-        asked=[name for name in DETAILS if name in what.asked],
+        asked=sayable(what.asked),
         formality=_on_tape(what.formality, piece.formality),
         warmth=None if what.warmth is None else _on_tape(what.warmth, piece.warmth),
         statement=_on_tape(what.statement, piece.statement),
-        unknown=unknown_of(known),
-        unsaid=unsaid_of(piece, known),
+        unknown=sayable(unknown_of(known)),
+        unsaid=sayable(unsaid_of(piece, known)),
     )
 
 

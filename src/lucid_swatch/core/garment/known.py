@@ -1,12 +1,13 @@
 """A piece as it is taken to be: what the stylist says, else what its photo tells surely enough, else what follows from that."""
 
 from collections.abc import Iterable
-from dataclasses import dataclass, field, replace
+from dataclasses import dataclass, field, fields, replace
 
 from .chances import Chances, taken
-from .details import Details
+from .details import Details, asked_of
 from .finishes import FIRM
 from .formality import formality_of
+from .lengths import LENGTHS_OF, VOLUMED
 from .piece import Piece
 from .proposals import OwnWays, own_ways
 from .vocabulary import Finish
@@ -67,3 +68,25 @@ def ways_of(said: Iterable[Piece]) -> Ways:
 def _finish(chances: Chances[Finish]) -> frozenset[Finish]:
     sure = taken(chances, FINISH_FROM)
     return frozenset() if sure is None else frozenset({sure})
+
+
+WHOLE, SCALES = ("finish", "volume", "length"), ("formality", "warmth")
+"""Words of the whole piece, and what stands on a scale, by name."""
+
+
+def unknown_of(known: Piece) -> tuple[str, ...]:
+    """What neither the stylist nor the photo tells of a piece, of what such a piece has, by name. known: as_known."""
+    found = [] if known.finish else ["finish"]
+    if known.category in LENGTHS_OF and known.length is None:
+        found.append("length")
+    if known.category in VOLUMED and known.volume is None:
+        found.append("volume")
+    return (*found, *(name for name in asked_of(known.category) if getattr(known.details, name) is None))
+
+
+def unsaid_of(piece: Piece, known: Piece) -> tuple[str, ...]:
+    """What is known of a piece and not by the stylist's word, by name. known: as_known of it."""
+    whole = [name for name in WHOLE if getattr(known, name) and not getattr(piece, name)]
+    scales = [name for name in SCALES if getattr(known, name) is not None and getattr(piece, name) is None]
+    told = [f.name for f in fields(Details) if getattr(known.details, f.name) and not getattr(piece.details, f.name)]
+    return (*whole, *scales, *told)

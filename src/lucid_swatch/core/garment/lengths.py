@@ -28,6 +28,8 @@ LENGTHS_OF: dict[C, tuple[L, ...]] = {
 """How long a piece of a category can be, from the shortest; categories without a length are left out."""
 
 
+VOLUMED = frozenset(LENGTHS_OF) - {C.BOOTS, C.HOSIERY}
+"""Categories that stand off the body more or less."""
 BORDERS: dict[tuple[L, L], float] = {
     (L.CROPPED, L.WAIST): 62.0,
     (L.WAIST, L.HIP): 75.0,

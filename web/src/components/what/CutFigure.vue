@@ -161,10 +161,10 @@ function key(mark: (typeof marks.value)[number], event: KeyboardEvent) {
   display: block;
   width: 100%;
   height: 100%;
-  touch-action: none;
   overflow: hidden;
 }
 .mark {
+  touch-action: none;
   cursor: grab;
   outline: none;
 }

@@ -7,9 +7,8 @@ from enum import StrEnum
 import numpy as np
 
 from ...garment.details import SLEEVED
-from ...garment.lengths import LENGTHS_OF
+from ...garment.lengths import LENGTHS_OF, VOLUMED
 from ...garment.piece import Piece
-from ...garment.vocabulary import Category as C
 from ...garment.vocabulary import Sleeve, Volume, Worn
 from ..body import ZONES, Zone
 from .body import ARM, KNEE, SHOULDER_HALF, STANDING, WAIST, Build, along, built
@@ -45,16 +44,13 @@ class Mark:
     stops: tuple[Stop, ...]
 
 
-FLAT_ON_THE_BODY = frozenset({C.BOOTS, C.HOSIERY})
-
-
 def marks_of(piece: Piece, build: Build = STANDING) -> tuple[Mark, ...]:
     """The marks of a piece on somebody, from the hem up; none for what has no cut to pull."""
     if piece.category not in LENGTHS_OF:
         return ()
     loose = replace(piece, worn=Worn.CLOSED if ZONES[piece.category] is Zone.LAYER else None)
     found = [Mark(Pulls.LENGTH, _hems(loose))]
-    if piece.category not in FLAT_ON_THE_BODY:
+    if piece.category in VOLUMED:
         found.append(Mark(Pulls.VOLUME, _sides(loose)))
     if piece.category in SLEEVED:
         found.append(Mark(Pulls.SLEEVE, _sleeves()))
@@ -71,7 +67,7 @@ def _hems(piece: Piece) -> tuple[Stop, ...]:
     stops: list[Stop] = []
     for length in LENGTHS_OF[piece.category]:
         drawn = draw(replace(piece, length=length))
-        y = drawn.top if piece.category in FLAT_ON_THE_BODY else drawn.bottom
+        y = drawn.bottom if piece.category in VOLUMED else drawn.top
         if not stops or abs(stops[-1].y - y) > 0.5:
             stops.append(Stop(length.value, 0.0, y))
     return tuple(stops)
