@@ -32,8 +32,9 @@ def test_the_reader_settles_a_doubt(opened):
     page = opened
     page.get_by_role("article", name="Ilka Maren").get_by_role("link", name="photos to go through").click()
     page.get_by_role("button", name=re.compile("^IMG_2207.jpg")).click()
-    doubt = page.get_by_text(re.compile(r"^\d+ ΔE"))
-    before = int(doubt.inner_text().split()[0])
+    within = re.compile(r"within\s(\d+)\sΔE")
+    doubt = page.get_by_role("complementary", name="Reading").get_by_text(within)
+    before = int(within.search(doubt.inner_text())[1])
     page.keyboard.press("r")
     expect(page.get_by_role("alert")).to_contain_text("the reader has not been calibrated")
     page.get_by_role("button", name="It is on its tile: calibrate").click()
@@ -41,7 +42,7 @@ def test_the_reader_settles_a_doubt(opened):
     page.get_by_role("heading", name="IMG_2207.jpg").click()
     page.keyboard.press("r")
     expect(page.get_by_text("from the colour reader")).to_be_visible()
-    assert int(doubt.inner_text().split()[0]) < before
+    assert int(within.search(doubt.inner_text())[1]) < before
 
 
 def test_the_same_photo_again_is_noticed(opened):
