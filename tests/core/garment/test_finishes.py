@@ -85,7 +85,7 @@ def test_the_close_look_for_shine_lies_where_it_shines_and_within_the_cloth():
     labels = np.full((300, 300), -1, np.int8)
     labels[40:260, 60:240] = 0
     lab = np.full((300, 300, 3), (40.0, 10.0, 10.0), np.float32)
-    lab[60:90, 80:110, 0] = 85.0
+    lab[60:90, 80:110, 0] = 75.0
     rows = np.arange(300)[:, None] + np.zeros((1, 300), int)
     lab[180:230, 160:210, 0] += np.where(rows % 2, 6, -6)[180:230, 160:210]
     found = closer_windows(labels, lab)
@@ -95,6 +95,14 @@ def test_the_close_look_for_shine_lies_where_it_shines_and_within_the_cloth():
     shine, relief = found[Shows.SHINE], found[Shows.RELIEF]
     assert max(shine.top, shine.left) < 120
     assert min(relief.top, relief.left) > 130
+
+
+def test_a_close_look_leaves_out_what_shows_through_the_cloth():
+    labels = np.zeros((300, 300), np.int8)
+    lab = np.full((300, 300, 3), (20.0, 0.0, 0.0), np.float32)
+    lab[150:, 140:160] = (92.0, 0.0, 10.0)
+    for window in closer_windows(labels, lab).values():
+        assert window.cut(lab)[..., 0].max() < 60
 
 
 def test_a_thread_of_cloth_has_no_close_look():

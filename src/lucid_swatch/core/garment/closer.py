@@ -6,7 +6,7 @@ import cv2
 import numpy as np
 
 from ..colour.arrays import BoolArray, FloatArray, LabelArray
-from .crop import Window
+from .crop import Window, foreign_to_its_colour
 from .vocabulary import Finish as F
 
 
@@ -37,7 +37,8 @@ def closer_windows(labels: LabelArray, lab: FloatArray) -> dict[Shows, Window]:
     (rows, columns, 3). Empty for a piece too small to look closer at."""
     side = max(24, round(SIDE * max(labels.shape)))
     inside = labels >= 0
-    room = cv2.erode(inside.astype(np.uint8), np.ones((side, side), np.uint8), borderValue=0) > 0
+    own = inside & ~foreign_to_its_colour(labels, lab) if (labels == 0).any() else inside
+    room = cv2.erode(own.astype(np.uint8), np.ones((side, side), np.uint8), borderValue=0) > 0
     if not room.any():
         return {}
     lightness = np.ascontiguousarray(lab[..., 0], dtype=np.float32)
@@ -45,7 +46,7 @@ def closer_windows(labels: LabelArray, lab: FloatArray) -> dict[Shows, Window]:
     # the edge of a light or a shade is no relief
     fine = np.minimum(np.abs(even - cv2.GaussianBlur(even, (0, 0), 3.0)), NO_EDGE)
     bright = np.maximum(even - np.median(even[inside]), 0)
-    depth = cv2.distanceTransform(inside.astype(np.uint8), cv2.DIST_L2, cv2.DIST_MASK_3)
+    depth = cv2.distanceTransform(own.astype(np.uint8), cv2.DIST_L2, cv2.DIST_MASK_3)
     looks = {Shows.SHINE: _held(bright, side), Shows.RELIEF: _held(fine, side), Shows.THREADS: depth}
     return {shows: _best(value, room, side) for shows, value in looks.items()}
 

@@ -65,6 +65,14 @@ def _away(lab: FloatArray, place: BoolArray) -> FloatArray:
     return away
 
 
+def foreign_to_its_colour(labels: LabelArray, lab: FloatArray) -> BoolArray:
+    """Where more than a speck of the main colour is no such cloth: a wall between two legs, a button.
+
+    labels: (rows, columns), the colour of each pixel, -1 outside, 0 somewhere. lab: (rows, columns, 3)."""
+    main = labels == 0
+    return main & _foreign(_away(lab, main))
+
+
 def _foreign(off: FloatArray) -> BoolArray:
     """Where more than a speck is no such cloth. off: (rows, columns, 3), CIELAB units away from it."""
     other = (np.hypot(off[..., 1], off[..., 2]) > FOREIGN) | (off[..., 0] > FOREIGN_LIGHT)
