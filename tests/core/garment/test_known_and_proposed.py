@@ -50,6 +50,19 @@ def test_formality_and_warmth_are_filled_in_where_nobody_says_them():
     assert as_known(piece(C.NECKLACE)).warmth is None
 
 
+def test_what_is_remembered_is_of_this_piece_and_these_ways():
+    one = piece(C.TROUSERS, uncertainty=np.array([2.0]))
+    ways = ways_of([replace(one, formality=1.0)] * 4)
+    assert as_known(one) is as_known(replace(one))
+    assert as_known(one, ways).formality < as_known(one).formality
+    for other in ({"uncertainty": np.array([5.0])}, {"pattern_confidence": 0.4}, {"seen": SEEN}, {"label": "Other"}):
+        changed = as_known(replace(one, **other))
+        (name, value), *_ = other.items()
+        assert (
+            np.array_equal(getattr(changed, name), value) if name == "uncertainty" else getattr(changed, name) == value
+        )
+
+
 @pytest.mark.parametrize(
     ("less", "more"),
     [

@@ -2,6 +2,7 @@
 
 from collections.abc import Iterable
 from dataclasses import dataclass, field, fields, replace
+from functools import lru_cache
 
 from .chances import Chances, taken
 from .details import Details, asked_of
@@ -47,7 +48,30 @@ def as_seen(piece: Piece) -> Piece:
 
 
 def as_known(piece: Piece, ways: Ways = NO_WAYS) -> Piece:
-    """The same, with formality and warmth as they are proposed where nobody has said them."""
+    """The same, with formality and warmth as they are proposed where nobody has said them.
+
+    Remembered: a whole rail is asked for at every swap, and hardly any of it has changed."""
+    return _known(_Asked(piece, ways))
+
+
+class _Asked:
+    """A piece and the ways of a studio as a key: equal when everything is that the piece or its proposals hang on."""
+
+    def __init__(self, piece: Piece, ways: Ways) -> None:
+        self.piece, self.ways = piece, ways
+        doubt = b"" if piece.uncertainty is None else piece.uncertainty.tobytes()
+        self.key = (*piece.fingerprint(), doubt, piece.pattern_confidence, piece.seen)
+
+    def __eq__(self, other: object) -> bool:
+        return isinstance(other, _Asked) and self.ways is other.ways and self.key == other.key
+
+    def __hash__(self) -> int:
+        return hash(self.key)
+
+
+@lru_cache(maxsize=8192)
+def _known(asked: _Asked) -> Piece:
+    piece, ways = asked.piece, asked.ways
     told = as_seen(piece)
     warmth = told.warmth
     if warmth is None:
