@@ -85,7 +85,7 @@ def test_a_proposal_says_why():
         piece(C.SHOES, details=Details(toe=Toe.POINTED, sole=Sole.THIN), finish=frozenset({F.SUEDE})), {}
     )
     assert told.because == "shoes, a pointed toe and a thin sole lift it" or "suede takes it down" in told.because
-    assert formality_of(piece(C.COAT), {}).because == "for a coat, nothing else known of it"
+    assert formality_of(piece(C.COAT), {}).because == "as usual for a coat"
     assert (
         warmth_of(piece(C.TOP, details=Details(sleeve=Sleeve.SHORT)), {}).because == "a top, short sleeves take it down"
     )

@@ -79,7 +79,7 @@ class WordRequest(Request):
     worn: Worn | None = None
     cut: CutDocument | None = None
     """What is left out in it stays."""
-    unsaid: list[Sayable] = Field(default_factory=list, max_length=13)
+    unsaid: list[Sayable] = Field(default_factory=list, max_length=14)
     """Words that are taken back: what is read or proposed counts again."""
 
     def to_word(self) -> Word:

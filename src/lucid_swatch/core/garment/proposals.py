@@ -2,12 +2,9 @@
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
-from typing import TypeVar
 
 from .piece import Piece
 from .vocabulary import Category
-
-Key = TypeVar("Key")
 
 
 @dataclass(frozen=True, slots=True)
@@ -66,7 +63,7 @@ def proposed(
     parts += _moved("lift", [pull.word for pull in told if pull.by > 0], "it")
     parts += _moved("take", [pull.word for pull in told if pull.by < 0], "it down")
     if len(parts) == 1:
-        parts = [f"for {parts[0]}, nothing else known of it"]
+        parts = [f"as usual for {parts[0]}"]
     if way is not None and abs(own) >= OWN_WAY_FROM:
         pieces = "one like it" if way.count == 1 else f"{way.count} like it"
         parts.append(f"{'more' if own > 0 else 'less'} by your word on {pieces}")
