@@ -3,6 +3,8 @@
 from collections import defaultdict
 from collections.abc import Collection, Sequence
 from dataclasses import replace
+from functools import lru_cache
+from types import SimpleNamespace
 from typing import Any
 
 import numpy as np
@@ -16,6 +18,7 @@ from lucid_swatch.core.problems import NotThere, Refused
 from .records import HungPiece, Snapshot
 from .snapshots import hung_from, snapshot_of
 from .tables import ChangeRow, LookPieceRow, LookRow, PhotoRow, PieceColourRow, PieceRow
+from .values import Value
 
 
 class Pieces:
@@ -47,9 +50,10 @@ class Pieces:
         return (*self.session.execute(words).one(), *self.session.execute(steps).one())
 
     def _some(self, wanted: sa.ColumnElement[bool]) -> list[HungPiece]:
-        # as plain rows: a whole rail is read at every swap, and only read
+        # as plain rows of what is kept: a whole rail is read at every swap, hardly any of it has changed, and what has
+        # not is not decoded again
         pieces = (
-            sa.select(*PieceRow.__table__.columns, PieceRow.reading_number.label("reading_number"))
+            sa.select(*AS_KEPT, PieceRow.reading_number.label("reading_number"))
             .where(wanted)
             .order_by(PieceRow.created_at, PieceRow.id)
         )
@@ -62,7 +66,7 @@ class Pieces:
         of_piece: dict[str, list[Any]] = defaultdict(list)
         for colour in self.session.execute(colours):
             of_piece[colour.piece_id].append(colour)
-        return [_record(row, of_piece[row.id]) for row in self.session.execute(pieces)]
+        return [_remembered(row, tuple(of_piece[row.id])) for row in self.session.execute(pieces)]
 
     def count(self, client_id: str) -> int:
         """How many pieces hang on a client's rail."""
@@ -152,6 +156,24 @@ def _fill(row: PieceRow, hung: HungPiece) -> None:
 
 def _values(colour: PieceColourRow) -> tuple[object, ...]:
     return (colour.lightness, colour.a, colour.b, colour.share, colour.part, colour.uncertainty)
+
+
+AS_KEPT = tuple(
+    sa.type_coerce(column, sa.Text).label(column.name) if isinstance(column.type, Value) else column
+    for column in PieceRow.__table__.columns
+)
+"""The columns of a piece, values as the text that is kept."""
+
+
+@lru_cache(maxsize=8192)
+def _remembered(row: Any, colours: tuple[Any, ...]) -> HungPiece:
+    """A piece of a row of AS_KEPT and those of its colours. Frozen, so that all who ask may hold the same."""
+    values = {
+        column.name: column.type.from_text(row._mapping[column.name])
+        for column in PieceRow.__table__.columns
+        if isinstance(column.type, Value)
+    }
+    return _record(SimpleNamespace(**{**row._mapping, **values}), colours)
 
 
 def _record(row: Any, colours: Sequence[Any]) -> HungPiece:

@@ -1,5 +1,6 @@
 """Values of the core as JSON columns: decoded and checked once, here, and refused here when they are of another kind."""
 
+import json
 from dataclasses import is_dataclass
 from typing import Annotated, Any, get_args, get_origin
 
@@ -38,6 +39,13 @@ class Value(sa.types.TypeDecorator[Any]):
 
     def process_result_value(self, value: Any, dialect: sa.Dialect) -> Any:
         """ValueError when the kept JSON is of another kind."""
+        return self._decoded(value)
+
+    def from_text(self, text: str | None) -> Any:
+        """The value of a column that was read as the text it is kept as. ValueError when it is of another kind."""
+        return self._decoded(None if text is None else json.loads(text))
+
+    def _decoded(self, value: Any) -> Any:
         return None if value is None else self.adapter.validate_python(value)
 
     def coerce_compared_value(self, op: Any, value: Any) -> Any:
