@@ -79,6 +79,12 @@ class NecklineGuess(Guessed):
     neckline: Neckline
 
 
+class ClosureGuess(Guessed):
+    """How it may be closed."""
+
+    closure: Closure
+
+
 class ToeGuess(Guessed):
     """How a shoe may end in front."""
 
@@ -98,12 +104,13 @@ class FinishGuess(Guessed):
 
 
 class CutGuesses(Document):
-    """What an outline tells of a cut; each likeliest first, empty where it does not show."""
+    """What a photo tells of a cut; each likeliest first, empty where it does not show."""
 
     length: list[LengthGuess] = Field(default_factory=list)
     volume: list[VolumeGuess] = Field(default_factory=list)
     sleeve: list[SleeveGuess] = Field(default_factory=list)
     neckline: list[NecklineGuess] = Field(default_factory=list)
+    closure: list[ClosureGuess] = Field(default_factory=list)
     toe: list[ToeGuess] = Field(default_factory=list)
     heel: list[HeelGuess] = Field(default_factory=list)
 
@@ -115,6 +122,7 @@ class CutGuesses(Document):
             volume=[VolumeGuess(volume=word, confidence=round(chance, 3)) for word, chance in seen.volume],
             sleeve=[SleeveGuess(sleeve=word, confidence=round(chance, 3)) for word, chance in seen.sleeve],
             neckline=[NecklineGuess(neckline=word, confidence=round(chance, 3)) for word, chance in seen.neckline],
+            closure=[ClosureGuess(closure=word, confidence=round(chance, 3)) for word, chance in seen.closure],
             toe=[ToeGuess(toe=word, confidence=round(chance, 3)) for word, chance in seen.toe],
             heel=[HeelGuess(heel=word, confidence=round(chance, 3)) for word, chance in seen.heel],
         )
@@ -135,6 +143,7 @@ class SeenDocument(CutGuesses):
             tuple((one.toe, one.confidence) for one in self.toe),
             tuple((one.heel, one.confidence) for one in self.heel),
             tuple((one.finish, one.confidence) for one in self.finish),
+            tuple((one.closure, one.confidence) for one in self.closure),
         )
 
     @classmethod

@@ -9,6 +9,7 @@ from lucid_swatch.core.colour.arrays import FloatArray
 from lucid_swatch.core.colour.spaces import lab_to_hex
 from lucid_swatch.core.garment.cut import cut_seen
 from lucid_swatch.core.garment.finishes import finish_chances, told_by
+from lucid_swatch.core.garment.front import Front
 from lucid_swatch.core.garment.likely import firm, likely
 from lucid_swatch.core.garment.measurement import Measurement
 from lucid_swatch.core.garment.reading import Reading
@@ -107,6 +108,24 @@ class MeasuredHardware(Document):
     confidence: float
 
 
+class MeasuredNeck(Document):
+    """An opening at the neck whose inside shows."""
+
+    half_width: float
+    """Against the square root of the piece's area, as the depth."""
+    depth: float
+    pointed: float
+    """How much better a point explains its edge than a curve does."""
+
+
+class MeasuredFront(Document):
+    """What shows on the front."""
+
+    neck: MeasuredNeck | None = None
+    buttons: int = 0
+    """Of the longest row near the middle."""
+
+
 class MeasuredSort(Document):
     """Where it would hang."""
 
@@ -133,6 +152,7 @@ class MeasurementDocument(Titled):
     cut: CutGuesses | None = None
     """For what the piece is taken for."""
     hardware: MeasuredHardware | None = None
+    front: MeasuredFront | None = None
     sort: MeasuredSort
 
     def to_core(self) -> Reading:
@@ -159,7 +179,7 @@ class MeasurementDocument(Titled):
         repeat, guesses = read.pattern.repeat, likely(outline.mask)
         kind = guesses[0].category
         cloth = finish_chances(kind, told_by(read.surface, read.lab, read.pattern.type))
-        seen = replace(cut_seen(outline.mask, kind), finish=cloth)
+        seen = replace(cut_seen(outline.mask, kind, read.front), finish=cloth)
         return cls(
             photo=PhotoDocument(file=photo.file, width=photo.width, height=photo.height, profile=photo.profile),
             light=LightDocument(
@@ -196,6 +216,7 @@ class MeasurementDocument(Titled):
             hardware=None
             if read.hardware is None
             else MeasuredHardware(metal=read.hardware.metal, confidence=read.hardware.confidence),
+            front=_front(read.front),
             sort=MeasuredSort(
                 bin=read.sorted.bin,
                 temperature=round(read.sorted.temperature, 2),
@@ -205,6 +226,14 @@ class MeasurementDocument(Titled):
                 confidence=round(read.sorted.confidence, 2),
             ),
         )
+
+
+def _front(front: Front) -> MeasuredFront:
+    neck = front.neck
+    shown = None
+    if neck is not None:
+        shown = MeasuredNeck(half_width=neck.half_width, depth=neck.depth, pointed=round(neck.pointed, 3))
+    return MeasuredFront(neck=shown, buttons=front.buttons)
 
 
 def rounded_shares(share: FloatArray) -> list[float]:

@@ -18,7 +18,7 @@ from .rail import RailDocument, RailPieceDocument
 TEXTS = ("id", "label", "category", "metal", "volume", "length", "worn", "bin")
 CUT = ("sleeve", "neckline", "closure", "heel", "toe", "sole", "size")
 """Words of the cut: the size of a bag is not the one on a label."""
-SEEN = ("length", "volume", "sleeve", "neckline", "toe", "heel", "finish")
+SEEN = ("length", "volume", "sleeve", "neckline", "closure", "toe", "heel", "finish")
 """What the photo tells, each word with its chance."""
 NUMBERS = ("formality", "warmth", "statement")
 KEPT_TEXTS = ("verdict", "size", "bought_on", "care", "note", "set", "other_face")

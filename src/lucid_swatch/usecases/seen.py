@@ -21,7 +21,7 @@ def seen_in(photo: PhotoRecord, category: Category) -> Seen:
     if photo.reading is None:
         return NOTHING
     mask = outline_mask(photo)
-    cut = NOTHING if mask is None else cut_seen(mask, category)
+    cut = NOTHING if mask is None else cut_seen(mask, category, photo.reading.front)
     return replace(cut, finish=photo.reading.finishes(category))
 
 

@@ -2607,6 +2607,15 @@ export interface components {
          */
         Closure: "pulled on" | "buttons" | "zip" | "wrapped" | "laces";
         /**
+         * ClosureGuess
+         * @description How it may be closed.
+         */
+        ClosureGuess: {
+            /** Confidence */
+            confidence: number;
+            closure: components["schemas"]["Closure"];
+        };
+        /**
          * ClothAnswer
          * @description A finish that the piece may have.
          */
@@ -2861,7 +2870,7 @@ export interface components {
         };
         /**
          * CutGuesses
-         * @description What an outline tells of a cut; each likeliest first, empty where it does not show.
+         * @description What a photo tells of a cut; each likeliest first, empty where it does not show.
          */
         CutGuesses: {
             /** Length */
@@ -2872,6 +2881,8 @@ export interface components {
             sleeve: components["schemas"]["SleeveGuess"][];
             /** Neckline */
             neckline: components["schemas"]["NecklineGuess"][];
+            /** Closure */
+            closure: components["schemas"]["ClosureGuess"][];
             /** Toe */
             toe: components["schemas"]["ToeGuess"][];
             /** Heel */
@@ -3894,6 +3905,19 @@ export interface components {
             guesses: components["schemas"]["FinishGuess"][];
         };
         /**
+         * MeasuredFront
+         * @description What shows on the front.
+         */
+        MeasuredFront: {
+            neck: components["schemas"]["MeasuredNeck"] | null;
+            /**
+             * Buttons
+             * @description Of the longest row near the middle.
+             * @default 0
+             */
+            buttons: number;
+        };
+        /**
          * MeasuredHardware
          * @description The metal that seems to show: a suggestion.
          */
@@ -3901,6 +3925,24 @@ export interface components {
             metal: components["schemas"]["Metal"];
             /** Confidence */
             confidence: number;
+        };
+        /**
+         * MeasuredNeck
+         * @description An opening at the neck whose inside shows.
+         */
+        MeasuredNeck: {
+            /**
+             * Half Width
+             * @description Against the square root of the piece's area, as the depth.
+             */
+            half_width: number;
+            /** Depth */
+            depth: number;
+            /**
+             * Pointed
+             * @description How much better a point explains its edge than a curve does.
+             */
+            pointed: number;
         };
         /**
          * MeasuredPattern
@@ -3965,6 +4007,7 @@ export interface components {
             /** @description For what the piece is taken for. */
             cut: components["schemas"]["CutGuesses"] | null;
             hardware: components["schemas"]["MeasuredHardware"] | null;
+            front: components["schemas"]["MeasuredFront"] | null;
             sort: components["schemas"]["MeasuredSort"];
         };
         /**
@@ -4939,6 +4982,8 @@ export interface components {
             sleeve: components["schemas"]["SleeveGuess"][];
             /** Neckline */
             neckline: components["schemas"]["NecklineGuess"][];
+            /** Closure */
+            closure: components["schemas"]["ClosureGuess"][];
             /** Toe */
             toe: components["schemas"]["ToeGuess"][];
             /** Heel */

@@ -1,23 +1,26 @@
-"""How a piece is cut, from its outline: length, volume, sleeve and neck, and toe and heel of a shoe.
+"""How a piece is cut, from its outline and what shows on its front: length, volume, sleeve and neck, and toe and heel of a shoe.
 
 A photo has no scale. What a category always is, the waist of a skirt or the trunk of a shirt laid flat, lends one; the
 doubts below say how far pieces of one size and make differ from that."""
+
+from dataclasses import replace
 
 import cv2
 import numpy as np
 
 from ..colour.arrays import BoolArray, FloatArray
-from .chances import Chances, along_a_scale, weighed
+from .chances import Chances, along_a_scale, in_order, weighed
+from .front import NOTHING_ON_IT, Front
 from .lengths import LENGTHS_OF, SHOULDER, WAIST, between
 from .seen import Seen
 from .upright import Hanging, hanging
 from .vocabulary import Category as C
-from .vocabulary import Heel, Length, Neckline, Sleeve, Toe, Volume
+from .vocabulary import Closure, Heel, Length, Neckline, Sleeve, Toe, Volume
 
 WAIST_FLAT = 32.0
 """Centimetres across a waistband laid flat."""
 TRUNKS: dict[C, float] = {
-    C.TOP: 44.0, C.SHIRT: 46.0, C.KNIT: 48.0, C.TUNIC: 48.0, C.WAISTCOAT: 45.0, C.JACKET: 50.0, C.COAT: 54.0
+    C.TOP: 44.0, C.SHIRT: 50.0, C.KNIT: 48.0, C.TUNIC: 48.0, C.WAISTCOAT: 45.0, C.JACKET: 50.0, C.COAT: 54.0
 }  # fmt: skip
 """Centimetres across the hem of a trunk laid flat."""
 USUAL_LENGTH: dict[C, float] = {
@@ -33,8 +36,15 @@ SLEEVE_BORDERS = (6.0, 30.0, 43.0)
 """Centimetres from the shoulder."""
 
 
-def cut_seen(mask: BoolArray, category: C) -> Seen:
-    """How a piece of a category is cut, without its finish. mask: (rows, columns), its outline, at least one pixel."""
+def cut_seen(mask: BoolArray, category: C, front: Front = NOTHING_ON_IT) -> Seen:
+    """How a piece of a category is cut, without its finish.
+
+    mask: (rows, columns), its outline, at least one pixel. front: what shows within it."""
+    cut = _outlined(mask, category, front)
+    return replace(cut, closure=_closed(category, front.buttons))
+
+
+def _outlined(mask: BoolArray, category: C, front: Front) -> Seen:
     if category in (C.SHOES, C.BOOTS):
         return _shod(mask, category)
     if category not in LENGTHS_OF or category is C.HOSIERY:
@@ -43,8 +53,8 @@ def cut_seen(mask: BoolArray, category: C) -> Seen:
     if category in (C.SKIRT, C.TROUSERS, C.SHORTS):
         return _lower(piece, category)
     if category in (C.DRESS, C.JUMPSUIT):
-        return _whole(piece, category)
-    return _upper(piece, category)
+        return _whole(piece, category, front)
+    return _upper(piece, category, front)
 
 
 def _lower(piece: Hanging, category: C) -> Seen:
@@ -62,16 +72,16 @@ def _flares(wider: float, height: float) -> Chances[Volume]:
     return along_a_scale(wider / 2 / max(height, 1), 0.045, VOLUMES, (0.06, 0.225))
 
 
-def _whole(piece: Hanging, category: C) -> Seen:
+def _whole(piece: Hanging, category: C, front: Front) -> Seen:
     scale, at = _scale_of_whole(piece)
     ends = _ends(SHOULDER + piece.height * scale, category)
     sleeve = _sleeve(piece, category, scale, 0.7, DRESS_CHEST / 2 / scale)
     if category is C.JUMPSUIT:
         leg = piece.inside(0.88, 0.95) / 2 * scale / WAIST_FLAT
-        return Seen(ends, along_a_scale(leg, 0.06, VOLUMES, (0.405, 0.54)), sleeve, _neck(piece, scale))
+        return Seen(ends, along_a_scale(leg, 0.06, VOLUMES, (0.405, 0.54)), sleeve, _neck(piece, scale, front))
     hem = piece.width(0.88, 0.95) * scale
     volume = _flares(hem - DRESS_WAIST, (piece.height - at) * scale)
-    return Seen(ends, volume, sleeve, _neck(piece, scale))
+    return Seen(ends, volume, sleeve, _neck(piece, scale, front))
 
 
 def _scale_of_whole(piece: Hanging) -> tuple[float, int]:
@@ -91,7 +101,7 @@ def _scale_of_whole(piece: Hanging) -> tuple[float, int]:
     return DRESS_WAIST / max(float(trunk[at]), 1.0), at
 
 
-def _upper(piece: Hanging, category: C) -> Seen:
+def _upper(piece: Hanging, category: C, front: Front) -> Seen:
     trunk = _trunk(piece, category)
     scale = TRUNKS[category] / trunk
     length = _ends(SHOULDER + piece.height * scale, category)
@@ -99,7 +109,7 @@ def _upper(piece: Hanging, category: C) -> Seen:
     width = trunk / piece.height * USUAL_LENGTH[category]
     chest = TRUNKS[category]
     volume = along_a_scale(width, 7.0, VOLUMES, (chest - 11, chest + 14))
-    neck = ((Neckline.COLLAR, 1.0),) if category in (C.SHIRT, C.JACKET, C.COAT) else _neck(piece, scale)
+    neck = ((Neckline.COLLAR, 1.0),) if category in (C.SHIRT, C.JACKET, C.COAT) else _neck(piece, scale, front)
     sleeve = () if category is C.WAISTCOAT else _sleeve(piece, category, scale, 0.97, trunk / 2)
     return Seen(length, volume, sleeve, neck)
 
@@ -155,10 +165,50 @@ def _sleeve_row(reach: FloatArray, height: int, lowest: float, least: float) -> 
     return int(rows[drop.argmax()]) if drop.max() > least else 0
 
 
-def _neck(piece: Hanging, scale: float) -> Chances[Neckline]:
-    """Straps at the top; a neckline within the cloth does not show in an outline."""
+NECK_BORDER, NECK_DOUBT = 1.13, 0.1
+"""How much better a point must explain the edge of an opening than a curve does."""
+WIDE_FROM, WIDE_DOUBT = 13.5, 1.5
+"""Centimetres from the middle to where a neck is wide."""
+STANDS_UP, NECK_ACROSS = 6.0, 22.0
+"""Centimetres that a high neck stands above the shoulders, and that it is at most across."""
+RISES = 1.35
+"""How much wider the piece is just below a high neck."""
+
+
+def _neck(piece: Hanging, scale: float, front: Front) -> Chances[Neckline]:
+    """Straps at the top, a neck that stands up, an opening whose inside shows; where nothing of it does, nothing."""
     across, cloth = piece.width(0.0, 0.07) * scale, piece.inside(0.0, 0.07) * scale
-    return ((Neckline.STRAPS, 1.0),) if across > 8 and cloth < 0.6 * across else ()
+    if across > 8 and cloth < 0.6 * across:
+        return ((Neckline.STRAPS, 1.0),)
+    if _stands_up(piece, scale):
+        return ((Neckline.HIGH, 0.9), (Neckline.ROUND, 0.1))
+    if front.neck is None:
+        return ()
+    reach = front.neck.half_width * float(np.sqrt(piece.mask.sum())) * scale
+    wide = dict(along_a_scale(reach, WIDE_DOUBT, ("", Neckline.WIDE), (WIDE_FROM,))).get(Neckline.WIDE, 0.0)
+    bent = along_a_scale(front.neck.pointed, NECK_DOUBT, (Neckline.ROUND, Neckline.POINTED), (NECK_BORDER,))
+    return in_order({Neckline.WIDE: wide, **{word: (1 - wide) * chance for word, chance in bent}})
+
+
+def _stands_up(piece: Hanging, scale: float) -> bool:
+    """Whether a narrow neck stands above the shoulders, which spread at once below it."""
+    rows = round(STANDS_UP / scale)
+    if not 2 <= rows < piece.height // 4:
+        return False
+    across = piece.left + piece.right
+    neck, below = float(across[:rows].max()), float(np.median(across[rows : 2 * rows]))
+    return neck * scale < NECK_ACROSS and below > RISES * neck
+
+
+BUTTONED = frozenset({C.SHIRT, C.KNIT, C.TUNIC, C.TOP, C.DRESS, C.JUMPSUIT, C.JACKET, C.COAT, C.WAISTCOAT, C.SKIRT})
+"""What may have a row of buttons down its front."""
+
+
+def _closed(category: C, buttons: int) -> Chances[Closure]:
+    """A row of buttons that shows; a shirt has one whether it shows or not."""
+    if category is C.SHIRT:
+        return ((Closure.BUTTONS, 0.95), (Closure.PULLED_ON, 0.05))
+    return ((Closure.BUTTONS, 0.9), (Closure.ZIP, 0.1)) if buttons and category in BUTTONED else ()
 
 
 FOOT = 27.0

@@ -35,6 +35,7 @@ def as_seen(piece: Piece) -> Piece:
     details = Details(
         sleeve=taken(seen.sleeve, CUT_FROM),
         neckline=taken(seen.neckline, CUT_FROM),
+        closure=taken(seen.closure, CUT_FROM),
         heel=taken(seen.heel, CUT_FROM),
         toe=taken(seen.toe, CUT_FROM),
     )

@@ -10,6 +10,7 @@ from ..colour.arrays import BoolArray, FloatArray
 from ..colour.spaces import chroma, lab_to_rgb_linear, rgb_linear_to_lab
 from ..photo.clipping import restore_clipped
 from ..photo.light import NINE_IN_TEN, Light, light_doubt, relit
+from .front import NOTHING_ON_IT, Front, look_at_front
 from .hardware import Hardware, read_hardware
 from .palette import Palette, read_palette, run_length
 from .pattern import Pattern, read_pattern
@@ -40,6 +41,8 @@ class Measurement:
     palette: Palette
     threads: FloatArray | None
     """(k, 3), the yarns of a marl whose mean stands in lab."""
+    front: Front = NOTHING_ON_IT
+    """The neck and the buttons that show."""
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -111,6 +114,7 @@ def measure_cloth(sight: Sight, school: School = BROAD, told: FloatArray | None 
     told: (3,), CIELAB of the main colour where a colour reader has been held to it."""
     palette, light = sight.palette, sight.light
     surface = beside(lambda: read_surface(sight.lab, palette, sight.yarns))
+    front = beside(lambda: look_at_front(sight.lab, sight.inside))
     pattern = read_pattern(palette, sight.inside, sight.yarns)
     lab, share, parts, threads = _described(palette, pattern)
     uncertainty = NINE_IN_TEN * np.hypot(light_doubt(lab, light), _own_doubt(lab))
@@ -140,6 +144,8 @@ def measure_cloth(sight: Sight, school: School = BROAD, told: FloatArray | None 
         light,
         replace(palette, labels=labels),
         threads,
+        # a row of dots is not one of buttons
+        replace(front(), buttons=0) if pattern.type is PatternType.DOT else front(),
     )
 
 

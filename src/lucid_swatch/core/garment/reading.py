@@ -9,6 +9,7 @@ import numpy as np
 from ..colour.arrays import FloatArray, Lab
 from .chances import Chances
 from .finishes import finish_chances, told_by
+from .front import NOTHING_ON_IT, Front, Neck
 from .surface import Surface
 from .surface_measures import NAMES
 from .vocabulary import Bin, Category, Finish, Part, PatternType, Scale
@@ -44,6 +45,8 @@ class Reading:
     """What its outline may be, and how likely, likeliest first; empty for readings that did not ask."""
     outline_confidence: float = field(init=False)
     surface: Surface = field(init=False)
+    front: Front = field(init=False)
+    """Nothing for readings that did not look."""
 
     def __post_init__(self) -> None:
         """ValueError when the document is no measurement."""
@@ -68,6 +71,7 @@ class Reading:
                     float(surface["texture"]),
                     None if measures is None or len(measures) != len(NAMES) else np.array(measures, dtype=float),
                 ),
+                "front": _front(told.get("front")),
             }
         except (KeyError, TypeError, AttributeError) as problem:
             raise ValueError(f"this is no measurement: {problem}") from None
@@ -94,6 +98,14 @@ class Reading:
     def finish_numbers(self) -> FloatArray:
         """What a finish is told by, as told_by gives it."""
         return told_by(self.surface, np.array([colour.lab for colour in self.colours]), self.pattern)
+
+
+def _front(told: Mapping[str, Any] | None) -> Front:
+    if told is None:
+        return NOTHING_ON_IT
+    neck = told.get("neck")
+    shown = None if neck is None else Neck(float(neck["half_width"]), float(neck["depth"]), float(neck["pointed"]))
+    return Front(shown, int(told.get("buttons", 0)))
 
 
 def _colour(told: Mapping[str, Any]) -> ReadColour:

@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 
 from .chances import Chances
-from .vocabulary import Finish, Heel, Length, Neckline, Sleeve, Toe, Volume
+from .vocabulary import Closure, Finish, Heel, Length, Neckline, Sleeve, Toe, Volume
 
 
 @dataclass(frozen=True, slots=True)
@@ -17,6 +17,7 @@ class Seen:
     toe: Chances[Toe] = ()
     heel: Chances[Heel] = ()
     finish: Chances[Finish] = ()
+    closure: Chances[Closure] = ()
 
 
 NOTHING = Seen()

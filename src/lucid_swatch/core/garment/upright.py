@@ -1,11 +1,12 @@
 """An outline turned until it hangs straight, and what is measured across it."""
 
 from dataclasses import dataclass
+from typing import cast
 
 import cv2
 import numpy as np
 
-from ..colour.arrays import BoolArray, FloatArray
+from ..colour.arrays import BoolArray, FloatArray, RealArray
 
 SIDE = 240
 """Pixels of the long side at which it is measured."""
@@ -30,6 +31,8 @@ class Hanging:
     """(rows,), pixels of cloth."""
     mirrored: float
     """How far it is its own mirror image, 0..1."""
+    turn: float = 0.0
+    """Degrees by which it was turned, to the left."""
 
     @property
     def height(self) -> int:
@@ -66,11 +69,29 @@ def hanging(mask: BoolArray) -> Hanging:
     worth = {turn: _mirrored(_turned(small, turn)) - STRAIGHT_TO_BEGIN_WITH * abs(turn) for turn in turns}
     best = max(worth, key=lambda turn: worth[turn])
     straight = _cut(_turned(small, best))
-    middle = _middle(straight)
+    middle = middle_of(straight)
     columns = np.arange(straight.shape[1])
     left = np.where(straight, middle - columns, 0).max(axis=1)
     right = np.where(straight, columns - middle, 0).max(axis=1)
-    return Hanging(straight, middle, left, right, straight.sum(axis=1).astype(float), _mirrored(straight))
+    return Hanging(straight, middle, left, right, straight.sum(axis=1).astype(float), _mirrored(straight), best)
+
+
+def hung_straight(picture: RealArray, inside: BoolArray, turn: float, side: int) -> tuple[RealArray, BoolArray]:
+    """A picture of a piece and its outline turned likewise and cut to the outline, which has one pixel at least.
+
+    picture: (rows, columns, channels). inside: (rows, columns). side: pixels of the long side of what is turned."""
+    rows, columns = np.flatnonzero(inside.any(axis=1)), np.flatnonzero(inside.any(axis=0))
+    box = np.s_[rows[0] : rows[-1] + 1, columns[0] : columns[-1] + 1]
+    scale = min(1.0, side / max(inside[box].shape))
+    size = (max(4, round(inside[box].shape[1] * scale)), max(4, round(inside[box].shape[0] * scale)))
+    small = cv2.resize(picture[box].astype(np.float32), size, interpolation=cv2.INTER_AREA)
+    mask = cast(BoolArray, cv2.resize(inside[box].astype(np.float32), size, interpolation=cv2.INTER_AREA) > 0.5)
+    straight = _turned(mask, turn)
+    rows, columns = np.flatnonzero(straight.any(axis=1)), np.flatnonzero(straight.any(axis=0))
+    if not len(rows):
+        return small, mask
+    cut = np.s_[rows[0] : rows[-1] + 1, columns[0] : columns[-1] + 1]
+    return _turned_picture(small, turn)[cut], straight[cut]
 
 
 def _small(mask: BoolArray) -> BoolArray:
@@ -83,17 +104,28 @@ def _small(mask: BoolArray) -> BoolArray:
 
 
 def _turned(mask: BoolArray, degrees: float) -> BoolArray:
-    side = int(np.hypot(*mask.shape)) + 2
-    turn = cv2.getRotationMatrix2D(((mask.shape[1] - 1) / 2, (mask.shape[0] - 1) / 2), degrees, 1.0)
-    turn[:, 2] += ((side - mask.shape[1]) / 2, (side - mask.shape[0]) / 2)
+    turn, side = _turning(mask.shape, degrees)
     turned: BoolArray = cv2.warpAffine(mask.astype(np.uint8), turn, (side, side), flags=cv2.INTER_NEAREST) > 0
     return turned
+
+
+def _turned_picture(picture: RealArray, degrees: float) -> RealArray:
+    turn, side = _turning(picture.shape, degrees)
+    return cast(RealArray, cv2.warpAffine(picture, turn, (side, side), borderMode=cv2.BORDER_REPLICATE))
+
+
+def _turning(shape: tuple[int, ...], degrees: float) -> tuple[FloatArray, int]:
+    """What turns a picture round its middle, and the side of the square that holds it then. shape: (rows, columns, ...)."""
+    side = int(np.hypot(shape[0], shape[1])) + 2
+    turn = cv2.getRotationMatrix2D(((shape[1] - 1) / 2, (shape[0] - 1) / 2), degrees, 1.0)
+    turn[:, 2] += ((side - shape[1]) / 2, (side - shape[0]) / 2)
+    return turn, side
 
 
 def _mirrored(mask: BoolArray) -> float:
     """How far an outline is its own mirror image round its best middle, 0..1."""
     box = _cut(mask)
-    middle = _middle(box)
+    middle = middle_of(box)
     flipped = np.zeros_like(box)
     columns = np.arange(box.shape[1])
     other = np.round(2 * middle - columns).astype(int)
@@ -102,7 +134,7 @@ def _mirrored(mask: BoolArray) -> float:
     return float((box & flipped).sum() / max((box | flipped).sum(), 1))
 
 
-def _middle(box: BoolArray) -> float:
+def middle_of(box: BoolArray) -> float:
     """The middle column of its cloth, row by row, weighed by how much cloth a row has."""
     rows = box.any(axis=1)
     first, last = box.argmax(axis=1), box.shape[1] - 1 - box[:, ::-1].argmax(axis=1)
