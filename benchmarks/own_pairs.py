@@ -9,7 +9,7 @@ import numpy as np
 
 from lucid_swatch.core.client.colouring import Client
 from lucid_swatch.core.garment.piece import Piece
-from lucid_swatch.core.garment.vocabulary import Category, Finish, Metal, PatternType, Scale, Volume
+from lucid_swatch.core.garment.vocabulary import Category, Finish, Metal, PatternType, Scale, Volume, Worn
 from lucid_swatch.core.look.look import Intent, Look
 from lucid_swatch.formats.look import ConventionsDocument
 
@@ -38,18 +38,18 @@ class Pair:
 
 def own_pairs() -> list[Pair]:
     """Every pair of the file. ValueError with the line when one cannot be read."""
-    colours = _colours()
-    return [_pair(number, line, colours) for number, line in _lines(FOLDER / "pairs.txt")]
+    colours = colours_by_name()
+    return [_pair(number, line, colours) for number, line in lines_of(FOLDER / "pairs.txt")]
 
 
-def _lines(file: Path) -> Iterator[tuple[int, str]]:
+def lines_of(file: Path) -> Iterator[tuple[int, str]]:
     for number, line in enumerate(file.read_text(encoding="utf-8").splitlines(), start=1):
         if line.strip() and not line.startswith("#"):
             yield number, line
 
 
-def _colours() -> dict[str, np.ndarray]:
-    rows = csv.reader(line for _, line in _lines(FOLDER / "colours.csv"))
+def colours_by_name() -> dict[str, np.ndarray]:
+    rows = csv.reader(line for _, line in lines_of(FOLDER / "colours.csv"))
     return {name: np.array([float(v) for v in lab]) for name, *lab in rows}
 
 
@@ -65,19 +65,25 @@ def _pair(number: int, line: str, colours: dict[str, np.ndarray]) -> Pair:
 
 
 def _look(id: str, text: str, said: str, colours: dict[str, np.ndarray]) -> Look:
+    return look_of(
+        id, tuple(piece_of(f"{id}-{k}", words.split(), colours) for k, words in enumerate(text.split(","))), said
+    )
+
+
+def look_of(id: str, pieces: tuple[Piece, ...], said: str) -> Look:
+    """A look with what is said of it: client, intent, schools."""
     options = dict(one.split("=") for one in said.split())
     client, intent = options.pop("client", None), options.pop("intent", None)
     conventions = ConventionsDocument.model_validate(options).to_core()
-    pieces = tuple(_piece(f"{id}-{k}", words.split(), colours) for k, words in enumerate(text.split(",")))
     return Look(
         id, pieces, None if client is None else CLIENTS[client], conventions, None if intent is None else Intent(intent)
     )
 
 
-def _piece(id: str, words: list[str], colours: dict[str, np.ndarray]) -> Piece:
+def piece_of(id: str, words: list[str], colours: dict[str, np.ndarray]) -> Piece:
     category, cloth, *rest = words
     lab = np.array([colours[name] for name in cloth.split("+")])
-    kinds = {"pattern": PatternType, "scale": Scale, "metal": Metal, "volume": Volume}
+    kinds = {"pattern": PatternType, "scale": Scale, "metal": Metal, "volume": Volume, "worn": Worn}
     said: dict[str, object] = {}
     finish = []
     for word in rest:

@@ -18,7 +18,7 @@ from lucid_swatch.core.look.verdict import judge
 from tests.strategies import lab_colours, looks
 
 C = Category
-CLIFF = 5
+CLIFF = 7
 """Points that no step of one CIEDE2000 may move a measure beyond."""
 
 

@@ -5,12 +5,14 @@ from dataclasses import replace
 
 import numpy as np
 import pytest
-from benchmarks.fit import FILE, prior_leads, written
+from benchmarks.fit import FILE, by_hand, written
 from benchmarks.own_pairs import own_pairs
+from benchmarks.preferences import fit as fit_all
+from benchmarks.preferences import preferences
 
 from lucid_swatch.core.garment.piece import Piece
 from lucid_swatch.core.garment.vocabulary import Category
-from lucid_swatch.core.look.fitting import HOLD, MOST, Preference, agreement, fit, leads
+from lucid_swatch.core.look.fitting import Preference, agreement, fit, leads
 from lucid_swatch.core.look.look import Conventions, Look
 from lucid_swatch.core.look.scorer.weights import read_weights, sentence_of, standard_weights, weights_text
 from lucid_swatch.core.look.verdict import judge
@@ -68,7 +70,8 @@ def test_looks_of_two_tastes_are_judged_in_one_call():
 def test_a_lead_is_what_the_scorer_says():
     lead = leads([Preference(POP, QUIET, "harmony")], standard_weights())
     first, second = judge([POP, QUIET])
-    assert lead.now[0] == pytest.approx(first.measures["harmony"].score - second.measures["harmony"].score, abs=0.3)
+    shown = first.measures["harmony"].score - second.measures["harmony"].score
+    assert lead.now[0] * standard_weights().scale["harmony"].times == pytest.approx(shown, abs=0.3)
     doubled = replace(
         standard_weights(), points=dict(standard_weights().points) | {"pop": 2 * standard_weights().points["pop"]}
     )
@@ -86,12 +89,14 @@ def test_the_fit_follows_verdicts_holds_what_they_do_not_touch_and_turns_no_sign
     assert agreement(lead, loose).sum() >= agreement(lead, {}).sum()
 
 
-def test_the_file_is_what_the_pairs_of_the_project_give():
-    lead, principles = prior_leads()
-    assert len(principles) >= 150
-    again = read_weights(written(weights_text(), fit(lead, HOLD, MOST)))
+def test_the_file_is_what_the_preferences_of_the_project_give():
+    found, said = preferences(by_hand())
+    assert len({one.group for one in said}) >= 60
+    again = read_weights(written(weights_text(), found.names, fit_all(found, said)))
     for name, value in standard_weights().points.items():
-        assert again.points[name] == pytest.approx(value, rel=0.03), name
+        assert again.points[name] == pytest.approx(value, rel=0.05), name
+    for intent, parts in standard_weights().parts.items():
+        assert again.parts[intent] == pytest.approx(parts, abs=0.01)
 
 
 def test_the_projects_own_pairs_agree():

@@ -1,12 +1,13 @@
 """A look: pieces worn together by a client, for an intent, judged by a school."""
 
-from collections.abc import Iterable
-from dataclasses import dataclass
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass, field
 from enum import StrEnum
 
 from ..client.colouring import Client
 from ..garment.piece import Piece
 from ..garment.school import Leaning, School
+from .theme import Theme
 
 
 class Intent(StrEnum):
@@ -58,6 +59,11 @@ class Look:
     """Ids of pieces of the rail that no mend may bring: what the client will not wear, what does not fit."""
     sets: tuple[frozenset[str], ...] = ()
     """Ids of pieces that are worn together or not at all."""
+    meant: Mapping[str, str] = field(default_factory=dict)
+    """Codes of reasons that are broken knowingly, each with a note why: they do not count in the whole, and no change is
+    made for their sake."""
+    theme: Theme | None = None
+    """What the look is to carry, told beside the score."""
 
     @property
     def ids(self) -> frozenset[str]:

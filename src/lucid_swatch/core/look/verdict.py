@@ -1,11 +1,11 @@
 """The one scorer: arrays of looks in, five measures and a whole out, every point with its reason."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 
 import numpy as np
 
-from ..colour.arrays import FloatArray, RealArray
+from ..colour.arrays import BoolArray, FloatArray, RealArray
 from ..problems import Refused
 from .look import Intent, Look
 from .rules.accents import is_strong
@@ -16,6 +16,7 @@ from .rules.monochrome import measure_monochrome, oneness
 from .rules.statement import measure_statement, statement_weights
 from .scorer.batch import INTENTS, LookBatch, make_batch
 from .scorer.points import Measured
+from .scorer.weights import Scale
 
 MEASURES = ("harmony", "contrast", "monochrome", "statement", "colouring")
 COLOURING = MEASURES.index("colouring")
@@ -32,6 +33,8 @@ class Reason:
     text: str
     pieces: tuple[str, ...]
     points: float
+    meant: bool = False
+    """Whether the stylist means it so: it stays in the measure and does not count in the whole."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -54,6 +57,8 @@ class Verdict:
     measures: dict[str, MeasureVerdict | None]
     weights: str = ""
     """The version of the weights that made it."""
+    overall_as_scored: float | None = None
+    """The whole as if nothing were meant; None where nothing is."""
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -72,17 +77,37 @@ class Scores(Totals):
 
     batch: LookBatch
     measured: tuple[Measured, ...]
+    as_scored: FloatArray
+    """(looks,), the whole as if nothing were meant."""
 
 
 def score_batch(batch: LookBatch) -> Scores:
     """Scores a batch of looks. No sentence is made here."""
-    measured = measure_all(batch)
-    totals = np.stack([_total(m) for m in measured]) / 10**DIGITS
+    scales = batch.weights.scale
+    measured = tuple(_shown(m, scales[name]) for m, name in zip(measure_all(batch), MEASURES, strict=True))
+    sums = np.stack([_total(m, {}) for m in measured]) / 10**DIGITS
+    as_scored = overall = _whole(batch, sums)
+    if batch.meant:
+        overall = _whole(batch, np.stack([_total(m, batch.meant) for m in measured]) / 10**DIGITS)
+    totals = sums.clip(0, 100)
+    totals[COLOURING, ~batch.has_client] = np.nan
+    return Scores(totals.T, overall, batch, measured, as_scored)
+
+
+def _shown(measured: Measured, scale: Scale) -> Measured:
+    """A measure on the scale on which it is shown: start and points alike, so that they still sum to the score."""
+    start = round(scale.shown(measured.start), DIGITS)
+    return Measured(start, tuple(points.times(scale.times) for points in measured.points))
+
+
+def _whole(batch: LookBatch, totals: FloatArray) -> FloatArray:
+    """What the measures come to. totals: (5, looks), as they are shown; to (looks,)."""
+    scales = batch.weights.scale
     parts = np.array([batch.weights.parts[i] for i in INTENTS]).T.take(batch.intent, axis=1)
     parts[COLOURING] *= batch.has_client
-    overall = (totals * parts).sum(axis=0) / parts.sum(axis=0)
-    totals[COLOURING, ~batch.has_client] = np.nan
-    return Scores(totals.T, overall.round(DIGITS), batch, measured)
+    raw = np.stack([scales[name].raw(total) for name, total in zip(MEASURES, totals, strict=True)])
+    whole: FloatArray = scales["whole"].shown((raw * parts).sum(axis=0) / parts.sum(axis=0))
+    return whole.clip(0, 100).round(DIGITS)
 
 
 def measure_all(batch: LookBatch) -> tuple[Measured, ...]:
@@ -103,13 +128,19 @@ def _printed(values: RealArray) -> RealArray:
     return digits
 
 
-def _total(measured: Measured) -> FloatArray:
-    """The score in the last printed digit. (looks,)."""
+def _total(measured: Measured, meant: Mapping[str, BoolArray]) -> FloatArray:
+    """The score in the last printed digit, without what is meant and without ends. (looks,). meant: (looks,) each, by code.
+
+    The whole goes on where the tape of a measure ends: of two looks at its end one may still be the better."""
     total = np.full(len(measured.points[0].values), measured.start * 10**DIGITS, dtype=np.float32)
     for points in measured.points:
         if not points.silent:
-            total += _printed(points.values)
-    score: FloatArray = total.clip(0, 100 * 10**DIGITS).astype(float)
+            printed = _printed(points.values)
+            if points.code in meant:
+                # only what costs is meant: nobody gives points away
+                printed = np.where(meant[points.code], np.maximum(printed, 0), printed)
+            total += printed
+    score: FloatArray = total.astype(float)
     return score
 
 
@@ -119,8 +150,15 @@ def explain(scores: Scores, row: int, id: str) -> Verdict:
     for column, name in enumerate(MEASURES):
         score = scores.scores[row, column]
         measures[name] = None if np.isnan(score) else _reasons(scores, scores.measured[column], row, float(score))
+    batch = scores.batch
+    meant = any(mask[row] for mask in batch.meant.values())
     return Verdict(
-        id, read_intent(scores.batch, row), float(scores.overall[row]), measures, scores.batch.weights.version
+        id,
+        read_intent(batch, row),
+        float(scores.overall[row]),
+        measures,
+        batch.weights.version,
+        float(scores.as_scored[row]) if meant else None,
     )
 
 
@@ -129,10 +167,11 @@ def _reasons(scores: Scores, measured: Measured, row: int, score: float) -> Meas
     reasons = []
     for points in measured.points:
         value = round(float(_printed(points.values[row])) / 10**DIGITS, DIGITS)
-        if value != 0:
+        if value != 0 or (points.always and not points.silent):
             places = np.flatnonzero(points.pieces(row) & batch.present[:, row])
             pieces = tuple(batch.piece(row, int(p)).id for p in places)
-            reasons.append(Reason(points.code, points.text(row), pieces, value))
+            meant = value < 0 and points.code in batch.meant and bool(batch.meant[points.code][row])
+            reasons.append(Reason(points.code, points.text(row), pieces, value, meant))
     rest = round(score - measured.start - sum(r.points for r in reasons), DIGITS)
     if rest != 0:
         reasons.append(Reason("end-of-the-tape", "the tape ends at 0 and at 100", (), rest))

@@ -52,7 +52,7 @@ def consider(look: Look) -> Considered:
     }
     verdict = explain(scores, 0, look.id)
     stitches = find_stitches(scores.batch.table, verdict)
-    return Considered(verdict, choose(totals, [mend for mend, _ in changes]), effects, stitches)
+    return Considered(verdict, choose(look, changes, totals), effects, stitches)
 
 
 PIECES_AT_ONCE = 600

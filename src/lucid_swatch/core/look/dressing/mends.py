@@ -12,13 +12,17 @@ from ...garment.neutrals import is_neutral
 from ...garment.piece import Piece
 from ...garment.school import School
 from ...garment.vocabulary import PatternType
+from ..body import Zone
 from ..look import Look
-from ..scorer.batch import make_batch
-from ..verdict import DIGITS, MEASURES, Totals, score_batch
+from ..scorer.batch import LookBatch, make_batch
+from ..scorer.points import Points
+from ..verdict import DIGITS, MEASURES, Scores, Totals, score_batch
 from .dress import REMOVABLE, fills_a_gap, interchangeable, is_split, takes_the_place, zone_of
 
-LEAST_GAIN = 1.0
-MOST = 4
+LEAST_GAIN, LEAST_OF_ADDED, LEAST_OF_A_LAYER, LEAST_OF_TWO = 2.5, 7.2, 8.0, 6.0
+"""Points of the whole from which a change is offered; one on, or one off, is a stylist's finest decision, a layer is
+there for more than its colour, and two changes at once have to be worth the trouble."""
+MOST, SHORTLIST = 4, 14
 # Quiet colours that a wardrobe is asked for first: white, cream, sand, tan, brown, stone, grey, charcoal, black, navy.
 WANTED = np.array(
     [
@@ -52,17 +56,21 @@ class Mend:
     gain: float
     rises: Mapping[str, float] = field(default_factory=dict)
     """By how much each measure really rises, or falls."""
+    then: "Mend | None" = None
+    """The second of two changes that help together; its gain is what it would do alone."""
+    alone: float | None = None
+    """What the first of two would do alone."""
 
 
 def find_mends(look: Look, most: int = MOST) -> list[Mend]:
-    """The best changes, at most one for each piece or place, largest gain first.
+    """The best changes, at most one for each piece or place, largest gain first, then two that help together.
 
-    Every candidate look is scored; a change that raises the whole by less than a point is not offered."""
+    Every candidate look is scored; a change that hardly raises the whole, or does harm, is not offered."""
     changes = candidates(look)
     if not changes:
         return []
     scores = score_batch(make_batch([look, *[replace(look, pieces=pieces) for _, pieces in changes]]))
-    return choose(scores, [mend for mend, _ in changes], most)
+    return choose(look, changes, scores, most)
 
 
 def missing_colours(look: Look, most: int = MOST) -> list[Mend]:
@@ -70,7 +78,7 @@ def missing_colours(look: Look, most: int = MOST) -> list[Mend]:
     whatever hangs on the rail."""
     changes = _recolours(look)
     scores = score_batch(make_batch([look, *[replace(look, pieces=pieces) for _, pieces in changes]]))
-    return choose(scores, [mend for mend, _ in changes], most)
+    return choose(look, changes, scores, most)
 
 
 def candidates(look: Look) -> list["Change"]:
@@ -85,23 +93,172 @@ def candidates(look: Look) -> list["Change"]:
     ]
 
 
-def choose(scores: Totals, mends: list[Mend], most: int = MOST) -> list[Mend]:
-    """The best of some changes. scores: row 0 is the look, the next rows the look after each change."""
-    gains = (scores.overall[1 : len(mends) + 1] - scores.overall[0]).round(DIGITS)
+def choose(look: Look, changes: list["Change"], scores: Totals, most: int = MOST) -> list[Mend]:
+    """The best of some changes, none of which does harm. scores: row 0 is the look, the next rows each change."""
+    gains = (scores.overall[1 : len(changes) + 1] - scores.overall[0]).round(DIGITS)
+    order = [int(k) for k in np.argsort(-gains, kind="stable")]
+    short = [k for k in order if gains[k] >= _least(changes[k][0], look)][:SHORTLIST]
     chosen: list[Mend] = []
-    touched: set[str | None] = set()
-    for k in np.argsort(-gains, kind="stable"):
-        mend = mends[int(k)]
-        if gains[k] < LEAST_GAIN or len(chosen) == most:
-            break
-        places = {mend.piece, mend.with_piece} - {None}
-        if places & touched:
-            continue
-        touched |= places
-        why = _what_rises(scores, int(k) + 1)
-        rises = dict(zip(MEASURES, _rises(scores, int(k) + 1).tolist(), strict=True))
-        chosen.append(replace(mend, gain=float(gains[k]), text=f"{mend.text}: {why}", rises=rises))
+    if short:
+        near = score_batch(make_batch([look, *[replace(look, pieces=changes[k][1]) for k in short]]))
+        offered = [(k, row) for row, k in enumerate(short, 1) if not harms(near, row, changes[k][0])]
+        for k, row in _different(offered, changes, gains, most):
+            chosen.append(_told(changes[k][0], near, row, float(gains[k])))
+    if len(chosen) < most and (not chosen or chosen[0].gain < LEAST_OF_TWO):
+        both = _two_steps(look, changes, gains, order, chosen[0].gain if chosen else 0.0)
+        chosen += [both] if both is not None else []
     return chosen
+
+
+def _least(mend: Mend, look: Look) -> float:
+    if mend.do == "remove":
+        layer = any(p.id == mend.piece and zone_of(p.category) is Zone.LAYER for p in look.pieces)
+        return LEAST_OF_A_LAYER if layer else LEAST_GAIN
+    return LEAST_OF_ADDED if mend.do == "add" else LEAST_GAIN
+
+
+def _different(
+    offered: list[tuple[int, int]], changes: list["Change"], gains: FloatArray, most: int
+) -> list[tuple[int, int]]:
+    """Changes that differ: at most one for each piece or place, the best of each kind before a second of one kind."""
+    picked: list[tuple[int, int]] = []
+    for kinds_first in (True, False):
+        for k, row in offered:
+            mend = changes[k][0]
+            touched = {p for other, _ in picked for p in (changes[other][0].piece, changes[other][0].with_piece)}
+            kinds = {changes[other][0].do for other, _ in picked}
+            if len(picked) == most or {mend.piece, mend.with_piece} - {None} & touched or (k, row) in picked:
+                continue
+            if kinds_first and (mend.do in kinds or _rather_swapped(k, changes, gains)):
+                continue
+            picked.append((k, row))
+    return sorted(picked, key=lambda one: one[1])
+
+
+RATHER = 0.6
+"""Share of what taking a layer off gains from which another one in its place is the better answer."""
+
+
+def _rather_swapped(k: int, changes: list["Change"], gains: FloatArray) -> bool:
+    """Whether a layer would be taken off that another one could stand for."""
+    mend = changes[k][0]
+    if mend.do != "remove":
+        return False
+    others = [gains[j] for j, (one, _) in enumerate(changes) if one.do == "swap" and one.piece == mend.piece]
+    return bool(others) and max(others) >= RATHER * gains[k]
+
+
+WORSE = 4.0
+"""Points of a measure by which a cost grows from which a change does harm."""
+SAME_FAULT = 0.5
+"""Share of a cost that is left from which a fault is answered with the same fault."""
+FAULTS = frozenset(
+    {
+        "black-with-denim", "animal-prints", "temperature-crosses", "stark-black", "clarity-agrees", "prints-together",
+        "accent-from-the-print", "metal-with-temperature", "near-face-temperature", "statements-compete", "two-pops",
+        "whites-together", "black-in-summer", "one-print",
+    }
+)  # fmt: skip
+"""Costs of a piece for what it is, and not for what answers it."""
+VOICES = ("statements-compete", "two-pops", "competing-equals", "animal-prints")
+"""What a second voice beside the first costs."""
+
+
+def harms(scores: Scores, row: int, mend: Mend) -> bool:
+    """Whether a change adds a second voice, or brings a piece that is at fault itself: it answers no fault with the same.
+
+    scores: row 0 is the look, `row` the look after the change."""
+    batch = scores.batch
+    for measured in scores.measured:
+        for points in measured.points:
+            if points.silent:
+                continue
+            before, after = float(points.values[0]), float(points.values[row])
+            if points.code in VOICES and before - after > WORSE:
+                return True
+            worse = after <= -WORSE and after <= SAME_FAULT * before
+            new = mend.piece if mend.do == "add" else mend.with_piece
+            if points.code in FAULTS and worse and new is not None and _blames(batch, points, row, new):
+                return True
+    return False
+
+
+def _blames(batch: LookBatch, points: Points, row: int, id: str | None) -> bool:
+    places = np.flatnonzero(points.pieces(row) & batch.present[:, row])
+    return any(batch.piece(row, int(place)).id == id for place in places)
+
+
+def _told(mend: Mend, scores: Totals, row: int, gain: float) -> Mend:
+    rises = _rises(scores, row)
+    return replace(
+        mend,
+        gain=gain,
+        text=f"{mend.text}: {_what_changes(rises)}",
+        rises=dict(zip(MEASURES, rises.tolist(), strict=True)),
+    )
+
+
+PAIRED = 12
+"""Single changes that are tried together: those that do least harm alone."""
+
+
+def _two_steps(look: Look, changes: list["Change"], gains: FloatArray, order: list[int], best: float) -> Mend | None:
+    """Two changes that help together where none, or hardly one, does alone."""
+    singles = [k for k in order if changes[k][0].do in ("swap", "add", "remove")][:PAIRED]
+    pairs = []
+    for place, first in enumerate(singles):
+        for second in singles[place + 1 :]:
+            after = _both(look, changes[first][0], changes[second][0])
+            if after is not None:
+                pairs.append((first, second, after))
+    if not pairs:
+        return None
+    scores = score_batch(make_batch([look, *[replace(look, pieces=after) for _, _, after in pairs]]))
+    together = (scores.overall[1:] - scores.overall[0]).round(DIGITS)
+    for k in (int(k) for k in np.argsort(-together, kind="stable")):
+        first, second, _ = pairs[k]
+        gain = float(together[k])
+        if gain < max(LEAST_OF_TWO, best + LEAST_GAIN):
+            return None
+        one, other = changes[first][0], changes[second][0]
+        # what one of them does alone is no work of two
+        if (
+            gain < max(gains[first], gains[second]) + LEAST_GAIN
+            or harms(scores, k + 1, one)
+            or harms(scores, k + 1, other)
+        ):
+            continue
+        told = _told(one, scores, k + 1, gain)
+        then = replace(other, gain=float(gains[second]))
+        return replace(
+            told,
+            text=f"{one.text} and {other.text}: {_what_changes(_rises(scores, k + 1))}",
+            then=then,
+            alone=float(gains[first]),
+        )
+    return None
+
+
+def _both(look: Look, one: Mend, other: Mend) -> tuple[Piece, ...] | None:
+    """The pieces after two changes; None where they touch the same place."""
+    if {one.piece, one.with_piece} & {other.piece, other.with_piece} - {None}:
+        return None
+    bed = {piece.id: piece for piece in look.rail}
+    pieces = look.pieces
+    for mend in (one, other):
+        if mend.do == "add":
+            worn = [p.category for p in (*pieces, *look.always)]
+            new = bed[mend.piece or ""]
+            if not fills_a_gap(new.category, worn):
+                return None
+            pieces = (*pieces, new)
+        else:
+            old = next(p for p in pieces if p.id == mend.piece)
+            pieces = _exchanged(pieces, old, None if mend.do == "remove" else bed[mend.with_piece or ""])
+    parted = is_split(look.ids, look.sets)
+    if not pieces or not _as_formal(look.pieces, pieces):
+        return None
+    return pieces if parted or not is_split((p.id for p in (*pieces, *look.always)), look.sets) else None
 
 
 FORMALITY_SPREAD = 1.5
@@ -109,19 +266,25 @@ FORMALITY_SPREAD = 1.5
 
 
 def _as_formal(before: tuple[Piece, ...], after: tuple[Piece, ...]) -> bool:
-    """Whether what comes is about as formal as what is there; what is not known does not stand in the way."""
-    known = [p.formality for p in before if p.formality is not None]
+    """Whether what comes is about as formal as what stays; what is not known does not stand in the way."""
+    there, stays = {p.id for p in before}, {p.id for p in after}
+    known = [p.formality for p in before if p.formality is not None and p.id in stays]
     if not known:
         return True
-    there, middle = {p.id for p in before}, median(known)
+    middle = median(known)
     coming = [p.formality for p in after if p.formality is not None and p.id not in there]
     return all(abs(one - middle) <= FORMALITY_SPREAD for one in coming)
 
 
-def _what_rises(scores: Totals, row: int) -> str:
-    rise = _rises(scores, row)
-    best = int(rise.argmax())
-    return f"{MEASURES[best]} rises by {rise[best]:.0f}"
+FALLS = 5.0
+"""Points by which a measure falls from which it is said."""
+
+
+def _what_changes(rises: FloatArray) -> str:
+    """What rises most, and what falls for it."""
+    best, worst = int(rises.argmax()), int(rises.argmin())
+    told = f"{MEASURES[best]} rises by {rises[best]:.0f}"
+    return told if rises[worst] > -FALLS else f"{told}, {MEASURES[worst]} falls by {-rises[worst]:.0f}"
 
 
 def _rises(scores: Totals, row: int) -> FloatArray:

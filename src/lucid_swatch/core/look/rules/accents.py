@@ -1,8 +1,10 @@
 """Strong, clear and dusty colours, and a hard black: what stands out, and whether anything holds it."""
 
+from dataclasses import dataclass
+
 import numpy as np
 
-from ...colour.arrays import BoolArray
+from ...colour.arrays import BoolArray, RealArray
 from ..scorer.asked import by_name, noticed, remembered, seen
 from ..scorer.batch import LookBatch, across, count
 from ..scorer.points import Points, leading
@@ -74,6 +76,7 @@ def stark(batch: LookBatch) -> Points:
 
 
 @seen
+@remembered
 def _speaking_up(table: PieceTable) -> Feature:
     return (table.strong / 30).clip(0, 1)
 
@@ -87,21 +90,53 @@ def _strangeness(table: PieceTable) -> Feature:
     return table.hues_apart * (1 - np.minimum(table.answer, table.answer.T))
 
 
-def pop(batch: LookBatch) -> tuple[Points, Points]:
-    """One small strong colour in a quiet look, and two that quarrel."""
+@dataclass(frozen=True, slots=True, eq=False)
+class _Small:
+    """The small strong colours of some looks."""
+
+    places: RealArray
+    """(m, n), how far each place is one."""
+    calm: RealArray
+    """(n,), how quiet the rest is."""
+    size: RealArray
+    """(n,), how strong the strongest is."""
+    quarrel: RealArray
+    """(n,), how far two of them have nothing to do with each other."""
+    vivid: RealArray
+    """(n,), C* of the strongest."""
+    lone: RealArray
+    """(n,), how far there is one pop in a look that is quiet and answered otherwise."""
+
+
+def _small_strong(batch: LookBatch) -> _Small:
     quiet = batch.seen(_speaking_up)
-    calm = ((0.43 - quiet) / 0.32).clip(0, 1)
     smallness = falling(batch.area, 0.14, 0.18)
     smallness *= batch.of(strength)
     vivid = (batch.of("strong") * smallness).max(axis=0)
+    calm = np.maximum(((0.43 - quiet) / 0.32).clip(0, 1), ONE_MIND * _of_one_hue(batch, 1 - smallness))
     quarrel = np.zeros_like(vivid)
     several = np.flatnonzero(count(smallness > 0) > 1)
     quarrel[several] = batch.most(
         batch.between(_quarrelling, several) * across(np.minimum, smallness.take(several, axis=1))
     )
     size = (vivid / 45).clip(0, 1)
-    one = batch.weights.points["pop"] * calm * size * (1 - quarrel)
-    two = -batch.weights.points["two-pops"] * quarrel * (calm + 0.4).clip(0, 1) * size
+    lone = calm * size * (1 - quarrel) * _settled(batch, smallness)
+    return _Small(smallness, calm, size, quarrel, vivid, lone)
+
+
+def lone_pop(batch: LookBatch) -> RealArray:
+    """How far each piece is the one pop of a look that is quiet and answered otherwise, 0..1. (m, n)."""
+    small = batch.once(_small_strong)
+    share: RealArray = small.places * small.lone
+    return share
+
+
+def pop(batch: LookBatch) -> tuple[Points, Points]:
+    """One small strong colour in a quiet look, and two that quarrel."""
+    found = batch.once(_small_strong)
+    smallness, vivid, quarrel = found.places, found.vivid, found.quarrel
+    one = batch.weights.points["pop"] * found.lone
+    two = -batch.weights.points["two-pops"] * quarrel * (found.calm + 0.4).clip(0, 1) * found.size
 
     def small(i: int) -> BoolArray:
         places: BoolArray = smallness[:, i] > 0
@@ -117,6 +152,47 @@ def pop(batch: LookBatch) -> tuple[Points, Points]:
         return f"{batch.called(i, small(i))}: strong colours {widest:.0f}° of hue apart"
 
     return Points("pop", one, small, pop_text), Points("two-pops", two, small, quarrel_text)
+
+
+UNSETTLED = 0.25
+"""What a pop is worth where something else is as loose as it is."""
+
+
+def _settled(batch: LookBatch, smallness: RealArray) -> RealArray:
+    """How far every other accessory is answered, so that the pop alone stands out. smallness: (m, n). To (n,)."""
+    answered = rising(batch.best_with_any(batch.between("repeated")), 0.1, 0.6)
+    loose = ((1 - answered) * batch.of(_worn_small) * (1 - smallness)).max(axis=0)
+    settled: RealArray = 1 - (1 - UNSETTLED) * loose
+    return settled
+
+
+def _worn_small(table: PieceTable) -> Feature:
+    return table.accessory & (table.area >= 1) & ~table.metallic
+
+
+ONE_MIND = 0.8
+"""How calm a look is whose colours, but for the small one, are all of one hue."""
+
+
+@remembered
+def _hue_across(table: PieceTable) -> Feature:
+    return _speaking_up(table) * np.cos(np.radians(table.leading_hue))
+
+
+@remembered
+def _hue_along(table: PieceTable) -> Feature:
+    return _speaking_up(table) * np.sin(np.radians(table.leading_hue))
+
+
+def _of_one_hue(batch: LookBatch, share: RealArray) -> RealArray:
+    """How far the colours of some pieces point one way, 0..1; 0 where there is none. share: (m, n). To (n,)."""
+    weight = batch.area * share
+    total = (weight * batch.of(_speaking_up)).sum(axis=0)
+    resultant = np.hypot(
+        (weight * batch.of(_hue_across)).sum(axis=0), (weight * batch.of(_hue_along)).sum(axis=0)
+    ) / np.maximum(total, 1e-6)
+    together: RealArray = rising(resultant, 0.8, 0.97) * rising(total, 0.03, 0.1)
+    return together
 
 
 def _opposed(table: PieceTable) -> Feature:
@@ -140,6 +216,11 @@ def competing(batch: LookBatch) -> Points:
     )
 
 
+def _differing(table: PieceTable) -> Feature:
+    """How far two pieces are of different hue: plum and wine hold each other. Of pairs, 0..1."""
+    return rising(table.hues_apart, 35, 75)
+
+
 @seen
 def _quiet(table: PieceTable) -> Feature:
     return (1 - table.strong / 24).clip(0, 1)
@@ -148,7 +229,11 @@ def _quiet(table: PieceTable) -> Feature:
 def held(batch: LookBatch) -> Points:
     """Several strong colours, with enough quiet cloth to hold them or without."""
     level, w = batch.of(strength), batch.weights.points
-    several = ((level * (batch.area / 0.06).clip(0, 1)).sum(axis=0) - 1).clip(0, 1)
+    large = level * (batch.area / 0.06).clip(0, 1)
+    some = np.flatnonzero(count(large > 0) > 1)
+    several = np.zeros(level.shape[1], dtype=level.dtype)
+    both = across(np.minimum, large.take(some, axis=1))
+    several[some] = batch.most(both * batch.between(_differing, some))
     quiet = batch.seen(_quiet)
     values = several * (
         w["strong-held-by-quiet"] * rising(quiet, 0.15, 0.35) - w["strong-unheld"] * falling(quiet, 0, 0.18)
@@ -180,12 +265,18 @@ def _clear(table: PieceTable) -> Feature:
     return _coloured(table) * rising(table.chroma, 36, 52)
 
 
+SMALL_CLEAR = 0.3
+"""How much of the cost of clear beside dusty one small clear thing has."""
+
+
 def clarity(batch: LookBatch) -> Points:
     """Dusty with dusty, or clear beside dusty."""
     dusty, clear = batch.of(_dusty), batch.of(_clear)
     w = batch.weights.points
     both = np.minimum(batch.noticed(_dusty), batch.noticed(_clear))
-    crossing = (both / 0.18).clip(0, 1)
+    # one small clear thing is a pop
+    large = (clear * rising(batch.area, 0.05, 0.12)).max(axis=0)
+    crossing = (both / 0.18).clip(0, 1) * (SMALL_CLEAR + (1 - SMALL_CLEAR) * large)
     several = (dusty.sum(axis=0) - 1).clip(0, 1) * (1 - clear.max(axis=0))
     values = w["clarity-agrees"] * several - w["clarity-crosses"] * crossing
 

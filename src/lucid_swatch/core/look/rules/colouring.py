@@ -22,12 +22,16 @@ def measure_colouring(batch: LookBatch, contrast: RealArray) -> Measured:
     )
 
 
+NEAREST = 4
+"""How fast what lies at the face outweighs what lies away from it: a scarf over a coat that is shut."""
+
+
 def _nearness(table: PieceTable) -> Feature:
-    return table.nearness**2
+    return table.nearness**NEAREST
 
 
 def _nearer_under_a_layer(table: PieceTable) -> Feature:
-    return (0.95**2 - table.nearness**2) * table.worn(Zone.UPPER)
+    return (0.95**NEAREST - table.nearness**NEAREST) * table.worn(Zone.UPPER)
 
 
 def _near(batch: LookBatch) -> RealArray:

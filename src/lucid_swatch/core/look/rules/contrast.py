@@ -11,6 +11,10 @@ from ..scorer.table import Feature, PieceTable
 from ..scorer.weights import threshold
 
 BAND = threshold("contrast-band")
+UNSAID_WIDER = 14.0
+"""L* either side by which a look of which nothing is said may contrast more or less."""
+WITHIN = 0.25
+"""How much less a contrast fits at the edge of what suits than in its middle."""
 MIDDLE = 50.0
 """L* that lightness is counted from, so that its squares keep their digits."""
 
@@ -56,20 +60,29 @@ def measure_contrast(batch: LookBatch, seen: RealArray) -> Measured:
     against_client = ~np.isnan(own)
     target = np.where(against_client, own, np.float32(40.0))
     width = np.where(against_client, np.float32(BAND), np.float32(22.0))
+    # where nothing is said, a look may be all of one lightness or black and white: both are meant
+    unsaid = batch.intent == INTENTS.index(None)
+    width = np.where(unsaid, width + np.float32(UNSAID_WIDER), width)
     meant = batch.intent == INTENTS.index(Intent.CONTRAST)
     tonal = batch.intent == INTENTS.index(Intent.TONAL)
     target = np.where(meant, np.where(against_client, np.maximum(target, 52.0), np.float32(66.0)), target)
     width = np.where(meant, np.float32(16.0), np.where(tonal, np.maximum(width, 22.0), width))
     target = np.where(tonal & ~against_client, np.float32(28.0), target)
-    off = np.maximum(np.abs(seen - target) - width, 0)
+    apart = np.abs(seen - target)
+    off = np.maximum(apart - width, 0)
     start = batch.weights.starts["contrast"]
-    values = np.maximum(batch.weights.points["contrast-fits"] * (1 - off / 22.0), 2.0 - start)
+    asked = ~unsaid | against_client
+    # where nothing is asked of it, a contrast can only be too much of it
+    fits = np.where(asked, 1 - WITHIN * np.minimum(apart / width, 1), np.float32(0))
+    values = np.maximum(batch.weights.points["contrast-fits"] * (fits - off / 22.0), 2.0 - start)
 
     def text(i: int) -> str:
         whose = "the client's own" if against_client[i] else "what the look is going for:"
         if meant[i]:
             whose = "a look meant to contrast:"
         harder = seen[i] > target[i]
+        if not asked[i] and off[i] == 0:
+            return f"{batch.called(i, _ends(batch, i))}: a contrast of {seen[i]:.0f} L*, and nothing asks for another"
         how = "within"
         if off[i] > 0:
             near = "a little " if off[i] < 9 else ""
@@ -79,7 +92,7 @@ def measure_contrast(batch: LookBatch, seen: RealArray) -> Measured:
             f"{max(target[i] - width[i], 0):.0f} to {target[i] + width[i]:.0f}"
         )
 
-    return Measured(start, (Points("contrast-fits", values, lambda i: _ends(batch, i), text),))
+    return Measured(start, (Points("contrast-fits", values, lambda i: _ends(batch, i), text, always=True),))
 
 
 def _ends(batch: LookBatch, look: int) -> BoolArray:

@@ -3,14 +3,18 @@
 import numpy as np
 
 from ...colour.arrays import BoolArray
+from ..body import Zone
 from ..scorer.asked import by_name, marked
 from ..scorer.batch import LookBatch, count
 from ..scorer.points import Points, leading
-from ..scorer.soft import falling
+from ..scorer.soft import falling, rising
 from ..scorer.table import Feature, PieceTable
 from ..scorer.weights import threshold
+from .accents import lone_pop
+from .habits import how_blue, warms
+from .kinship import one_family
 
-PRINT_MATCH = threshold("print-match")
+PRINT_MATCH, STRONG = threshold("print-match"), threshold("strong-chroma")
 PRINT = marked(by_name("print"))
 
 
@@ -23,15 +27,35 @@ def _odd(table: PieceTable) -> Feature:
     return falling(table.neutral, 0.3, 0.7) * (_seen(table) & ~table.metallic)
 
 
+def _repeated(table: PieceTable) -> Feature:
+    """The same, where one metal that is seen on both counts in full. Of pairs, 0..1."""
+    return np.maximum(table.repeated, one_family(table))
+
+
+AT_HOME, A_POP_ALONE, A_WHITE = 0.8, 0.6, 0.5
+"""How far brown in a look of blue, the one pop of a quiet look, and a white are answered by the look itself."""
+UNADORNED = 0.8
+"""How far accessories have to be answered for a look to be as good as without any: what is added has to be at home."""
+
+
 def echo(batch: LookBatch) -> Points:
     """Accessories whose colour returns, and those that nothing answers."""
     w = batch.weights.points
-    best = batch.best_with_any(batch.between("repeated"))
+    best = batch.best_with_any(batch.between(_repeated))
     accessory = batch.of(_seen)
-    answered = (best * accessory).sum(axis=0) / np.maximum(count(accessory), np.float32(1))
+    # brown needs no other brown in a look of blue, a pop is to be nearly alone, and a white is at home in most looks
+    best = np.maximum(best, np.maximum(AT_HOME * batch.of(warms) * how_blue(batch), A_POP_ALONE * lone_pop(batch)))
+    best = np.maximum(best, A_WHITE * batch.of("white"))
+    weight = accessory * np.sqrt(batch.area)
+    answered = (best * weight).sum(axis=0) / np.maximum(weight.sum(axis=0), 1e-9)
+    loose = (1 - best) * accessory
     # a colour that is no neutral and that nothing answers is a stray, unless it is the one pop of a quiet look
     lone = batch.of(_odd) * falling(best, 0.15, 0.35)
-    values = w["echo"] * answered - w["stray"] * np.maximum(lone.sum(axis=0) - np.float32(0.5), 0)
+    some = count(accessory) > 0
+    values = w["echo"] * (answered - UNADORNED * some) - w["stray"] * np.maximum(lone.sum(axis=0) - np.float32(1), 0)
+
+    def unanswered(i: int) -> BoolArray:
+        return leading(lone[:, i] if lone[:, i].any() else loose[:, i])
 
     def repeated(i: int) -> BoolArray:
         strongest = np.where(accessory[:, i], best[:, i], 0).max()
@@ -41,23 +65,89 @@ def echo(batch: LookBatch) -> Points:
     return Points(
         "echo",
         values,
-        lambda i: repeated(i) if values[i] >= 0 else leading(lone[:, i]),
+        lambda i: repeated(i) if values[i] >= 0 else unanswered(i),
         lambda i: (
             f"{batch.called(i, repeated(i))}: the colour returns elsewhere in the look"
             if values[i] >= 0
-            else f"{batch.called(i, leading(lone[:, i]))}: a colour that nothing answers"
+            else f"{batch.called(i, unanswered(i))}: a colour that nothing answers"
         ),
     )
 
 
+def _foot_with_top(table: PieceTable) -> Feature:
+    """How well shoes return what is worn above the waist. Of pairs, 0..1."""
+    foot, top = table.worn(Zone.FEET), table.worn(Zone.UPPER, Zone.LAYER, Zone.NECK, Zone.HEAD) & (table.area >= 2)
+    return table.returns * (np.outer(foot, top) | np.outer(top, foot))
+
+
+def _foot_with_bottom(table: PieceTable) -> Feature:
+    """How well shoes return the lower half. Of pairs, 0..1."""
+    foot, low = table.worn(Zone.FEET), table.worn(Zone.LOWER, Zone.WHOLE)
+    return table.returns * (np.outer(foot, low) | np.outer(low, foot))
+
+
+def _darker_above(table: PieceTable) -> Feature:
+    """L* by which what is worn above is darker than the lower half. Of pairs."""
+    above, below = table.worn(Zone.UPPER, Zone.LAYER, Zone.NECK), table.worn(Zone.LOWER)
+    step = (table.mean_lightness - table.mean_lightness[:, None]) * np.outer(above, below)
+    return np.maximum(step, step.T).clip(0, None)
+
+
+def _is_shod(table: PieceTable) -> Feature:
+    return table.worn(Zone.FEET)
+
+
+def foot_answers(batch: LookBatch) -> Points:
+    """Shoes in a dark from above the waist that a paler lower half does not have: the top's black again at the foot."""
+    top = batch.most(batch.between(_foot_with_top))
+    darker = rising(batch.most(batch.between(_darker_above)), 8, 30)
+    bottom = batch.most(batch.between(_foot_with_bottom))
+    values = batch.weights.points["foot-answers"] * darker * top * (1 - bottom)
+    shod = batch.of(_is_shod)
+    return Points(
+        "foot-answers",
+        values,
+        lambda i: shod[:, i],
+        lambda i: f"{batch.called(i, shod[:, i])}: what is worn above comes again at the foot",
+    )
+
+
 def _print_with_plain(table: PieceTable) -> Feature:
-    """How surely a print holds the colour of a plain piece. Of pairs, 0..1."""
-    return table.in_the_print * (np.outer(table.print, table.plain) | np.outer(table.plain, table.print))
+    """How surely a print holds the colour of a plain piece, or one of its kin. Of pairs, 0..1."""
+    held = np.maximum(table.in_the_print, KIN * table.kin)
+    return held * (np.outer(table.print, table.plain) | np.outer(table.plain, table.print))
+
+
+KIN = 0.75
+"""How far a partner of the same hue belongs to a print that does not hold its very colour."""
+
+
+def _colourful_print(table: PieceTable) -> Feature:
+    """How far a print has a colour of its own, 0..1: black and white has none, and anything bright goes with it."""
+    return rising(table.strong, 14, 32) * table.print
+
+
+def _strong_enough(table: PieceTable) -> Feature:
+    return rising(table.strong, STRONG - 7, STRONG + 7) * table.plain
+
+
+A_POP = 0.6
+"""How little a small strong colour is held against the print."""
+
+
+def _muddy(table: PieceTable) -> Feature:
+    """How far a plain piece is neither a clear colour nor a clean neutral, 0..1."""
+    return falling(table.strong, STRONG - 10, STRONG) * table.plain
 
 
 def _partner(table: PieceTable) -> Feature:
-    """How far a plain piece is coloured, 0..1."""
-    return (table.chroma / 14).clip(0, 1) * ((table.area >= 0.4) & table.plain & ~table.metallic)
+    """How far a plain piece is coloured, 0..1: a neutral asks little of a print."""
+    coloured = (table.chroma / 14).clip(0, 1) * (1 - QUIET_PARTNER * table.neutral)
+    return coloured * ((table.area >= 0.4) & table.plain & ~table.metallic)
+
+
+QUIET_PARTNER = 0.7
+"""How little a neutral partner has to be held by the print."""
 
 
 def accents_of_prints(batch: LookBatch) -> Points:
@@ -75,6 +165,11 @@ def _accents(batch: LookBatch) -> Points:
     full = w["accent-from-the-print"] + w["accent-against-the-print"]
     coloured = batch.of(_partner)
     weight = coloured * (batch.area / 0.10).clip(0.35, 1)
+    # beside prints without a colour of their own only what is muddy is a stranger
+    colourful = batch.of(_colourful_print).max(axis=0)
+    weight = weight * np.maximum(colourful, np.maximum(batch.of(_muddy), belongs))
+    # one small strong thing may be the pop
+    weight = weight * (1 - A_POP * falling(batch.area, 0.07, 0.1) * batch.of(_strong_enough))
     total = weight.sum(axis=0)
     values = (weight * (full * belongs - w["accent-against-the-print"])).sum(axis=0) / np.maximum(total, 0.6)
     values = values * (total > 0)

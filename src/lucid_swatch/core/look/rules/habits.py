@@ -2,14 +2,15 @@
 
 import numpy as np
 
-from ...colour.arrays import BoolArray
+from ...colour.arrays import BoolArray, RealArray
 from ...garment.vocabulary import Category
 from ..body import Zone
 from ..scorer.asked import by_name, marked, seen
 from ..scorer.batch import LookBatch, count
 from ..scorer.points import Points, leading
-from ..scorer.soft import rising
+from ..scorer.soft import falling, rising
 from ..scorer.table import METALS, Feature, PieceTable
+from .kinship import one_family
 from .temperature import is_leather
 
 
@@ -100,20 +101,46 @@ def animal_prints(batch: LookBatch) -> Points:
     )
 
 
-def _brown_leather(table: PieceTable) -> Feature:
-    return is_leather(table) * rising(table.brown, 0.15, 0.6)
+def warms(table: PieceTable) -> Feature:
+    """How far a piece brings warmth into blue, 0..1: brown leather, straw and tan in shoes, bag, belt or hat, and a greyed
+    green or camel layer."""
+    sandy = rising(table.warm, 0.04, 0.45) * rising(table.chroma, 8, 18)
+    greyed_green = (
+        ((table.leading_hue > 100) & (table.leading_hue < 155)) * table.plain * falling(table.chroma, 20, 30)
+    ) * rising(table.chroma, 6, 10)
+    small = is_leather(table) | table.worn(Zone.HEAD)
+    over = table.worn(Zone.LAYER, Zone.NECK)
+    return np.maximum(
+        small * np.maximum(sandy, rising(table.brown, 0.1, 0.75)), over * 0.7 * np.maximum(sandy, greyed_green)
+    )
+
+
+@seen
+def _white_clothes(table: PieceTable) -> Feature:
+    return table.clothes * table.white
 
 
 def _black_leather(table: PieceTable) -> Feature:
     return is_leather(table) * rising(table.black, 0.25, 0.75)
 
 
+def _blue_share(batch: LookBatch) -> RealArray:
+    """How much of the clothes is blue, 0..1; white among them leaves the look as cold as it was. (n,)."""
+    blue = batch.seen(_blue_clothes)
+    share: RealArray = (blue / np.maximum(batch.seen(CLOTHES) - batch.seen(_white_clothes), 1e-9)).clip(0, 1)
+    return share * rising(blue, 0.1, 0.3)
+
+
+def how_blue(batch: LookBatch) -> RealArray:
+    """How far a look is one of blue, 0..1. (n,)."""
+    return rising(_blue_share(batch), 0.5, 0.8)
+
+
 def brown_with_blue(batch: LookBatch) -> Points:
-    """Brown leather in a look of blue, or black."""
+    """Brown leather, straw or a greyed green in a look of blue, or black leather."""
     w = batch.weights.points
-    blue = batch.seen(_blue_clothes) / np.maximum(batch.seen(CLOTHES), 1e-9)
-    mostly = ((blue - 0.5) / 0.3).clip(0, 1)
-    browns, blacks = batch.of(_brown_leather), batch.of(_black_leather)
+    blue, mostly = _blue_share(batch), how_blue(batch)
+    browns, blacks = batch.of(warms), batch.of(_black_leather)
     warmed = browns.max(axis=0)
     values = mostly * (w["brown-with-blue"] * warmed - w["black-with-blue"] * blacks.max(axis=0) * (1 - warmed))
 
@@ -130,7 +157,7 @@ def brown_with_blue(batch: LookBatch) -> Points:
         values,
         lambda i: brown(i) | black(i),
         lambda i: (
-            f"{batch.called(i, brown(i))}: brown warms a look that is {100 * blue[i]:.0f} % blue"
+            f"{batch.called(i, brown(i))}: warms a look that is {100 * blue[i]:.0f} % blue"
             if values[i] > 0
             else f"{batch.called(i, black(i))}: black stays cold in a look that is {100 * blue[i]:.0f} % blue"
         ),
@@ -200,8 +227,30 @@ def _shoe_with_bag(table: PieceTable) -> Feature:
 
 
 def _related(table: PieceTable) -> Feature:
-    """How well the colour of shoes and bag returns in each other, 0 for other pieces. Of pairs, 0..1."""
-    return table.returns * _shoe_with_bag(table)
+    """How well the colour of shoes and bag returns in each other, or how far they are of one family, which is enough; 0
+    for other pieces. Of pairs, 0..1."""
+    return one_family(table) * _shoe_with_bag(table)
+
+
+def _with_the_rest(table: PieceTable) -> Feature:
+    """How well the colour of shoes or bag returns in anything but the other of the two. Of pairs, 0..1."""
+    small = _is_shoe(table) | _is_bag(table)
+    rest = ~small
+    return one_family(table) * (np.outer(small, rest) | np.outer(rest, small))
+
+
+def _pops(table: PieceTable) -> Feature:
+    """How far a shoe or bag is a strong colour of its own, 0..1: it asks for no fellow."""
+    return rising(table.strong, 26, 40) * (_is_shoe(table) | _is_bag(table))
+
+
+def _at_home(batch: LookBatch) -> RealArray:
+    """How far shoes and bag both belong to the look without each other, 0..1. (n,)."""
+    belongs = batch.best_with_any(batch.between(_with_the_rest))
+    shoe, bag = batch.of(_is_shoe), batch.of(_is_bag)
+    both = np.minimum((belongs * shoe).max(axis=0), (belongs * bag).max(axis=0))
+    home: RealArray = 0.9 * np.maximum(both, batch.of(_pops).max(axis=0))
+    return home
 
 
 def _unlike(table: PieceTable) -> Feature:
@@ -215,7 +264,8 @@ def shoes_and_bag(batch: LookBatch) -> Points:
     if not both.any():
         return batch.silent("shoes-and-bag")
     w, school = batch.weights.points, batch.schools["pair_shoes_and_bag"]
-    values = both * (w["shoes-and-bag"] * batch.most(batch.between(_related)))
+    related = np.maximum(batch.most(batch.between(_related)), _at_home(batch))
+    values = both * (w["shoes-and-bag"] * related - w["shoes-and-bag-strange"] * (1 - related))
     paired = np.flatnonzero(school & both)
     apart = batch.between(_unlike, paired).min(axis=0, initial=99)
     values[paired] = np.where(
@@ -232,7 +282,7 @@ def shoes_and_bag(batch: LookBatch) -> Points:
         places,
         lambda i: (
             f"{batch.called(i, places(i))}: ΔE {batch.between(_unlike, np.array([i])).min():.0f} apart, "
-            f"{'by the school of matched pairs' if school[i] else 'related'}"
+            f"{'by the school of matched pairs' if school[i] else 'related' if values[i] > 0 else 'nothing joins them'}"
         ),
     )
 

@@ -5,7 +5,7 @@ import numpy as np
 from ..scorer.batch import LookBatch, across
 from ..scorer.points import Measured, Points
 from .accents import clarity, competing, held, pop, stark
-from .echoes import accents_of_prints, echo, prints_together
+from .echoes import accents_of_prints, echo, foot_answers, prints_together
 from .habits import (
     animal_prints,
     black_in_summer,
@@ -38,6 +38,7 @@ def measure_harmony(batch: LookBatch) -> Measured:
             held(batch),
             clarity(batch),
             echo(batch),
+            foot_answers(batch),
             accents_of_prints(batch),
             prints_together(batch),
             animal_prints(batch),

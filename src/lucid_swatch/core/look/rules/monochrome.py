@@ -9,7 +9,8 @@ from ..scorer.batch import LookBatch, across, count
 from ..scorer.points import Measured, Points, leading
 from ..scorer.soft import falling, rising
 from ..scorer.table import Feature, PieceTable
-from .habits import shows_metal
+from .accents import lone_pop
+from .habits import how_blue, shows_metal, warms
 
 
 def measure_monochrome(batch: LookBatch) -> Measured:
@@ -30,9 +31,14 @@ def _own_family(table: PieceTable) -> Feature:
     return np.diagonal(table.family)
 
 
+SOUGHT = 0.6
+"""How little what warms a look of blue counts against its one tone."""
+
+
 def oneness(batch: LookBatch) -> RealArray:
     """0 for colours all over the circle .. 1 for one family. (n,). Metal does not count."""
-    weight = batch.emphasis * batch.of(_cloth)
+    # brown leather in a look of blue is no other family: it is what people seek there
+    weight = batch.emphasis * batch.of(_cloth) * (1 - SOUGHT * batch.of(warms) * how_blue(batch))
     own = (batch.of(_own_family) * weight * weight).sum(axis=0)
     pairs = across(np.multiply, weight)
     pairs *= batch.between("family")
@@ -89,7 +95,10 @@ def _stray(batch: LookBatch) -> Points:
     foreign *= batch.of(_foreign_at_all)
     # in a look of neutrals any strong colour is the foreign one
     np.maximum(foreign, falling(total, 0.06, 0.30) * batch.of(_foreign_to_neutrals), out=foreign)
-    worst = ((batch.emphasis / 0.08).clip(0.3, 1) * foreign).max(axis=0)
+    # a small one is the pop that breaks a tone
+    worst = ((batch.area / 0.18).clip(0, 1) * rising(batch.area, 0.02, 0.12) * (1 - lone_pop(batch)) * foreign).max(
+        axis=0
+    )
     return Points(
         "foreign-hue",
         -batch.weights.points["foreign-hue"] * led * worst,
@@ -98,9 +107,17 @@ def _stray(batch: LookBatch) -> Points:
     )
 
 
-@marked
-def _breaks(table: PieceTable) -> Feature:
-    return table.worn(Zone.WAIST) | shows_metal(table)
+_breaks = marked(shows_metal)
+
+
+def _at_the_belt(table: PieceTable) -> Feature:
+    return _differing(table, table.worn(Zone.WAIST), table.worn(Zone.UPPER, Zone.LOWER, Zone.WHOLE))
+
+
+def _belt_breaks(batch: LookBatch) -> RealArray:
+    """How far a belt breaks the cloth round it: one of its own colour does not. (n,), 0..1."""
+    apart = batch.between(_at_the_belt).min(axis=0, initial=99)
+    return rising(apart, 6, 16) * (apart < 99)
 
 
 UNKNOWN_SURFACE = 0.3
@@ -114,7 +131,13 @@ def not_known(pieces: int) -> str:
     return f"; surfaces not known for {'one piece' if pieces == 1 else f'{pieces} pieces'}"
 
 
-def _relief(batch: LookBatch, one: RealArray) -> tuple[Points, Points]:
+def relief(batch: LookBatch) -> RealArray:
+    """How much steps of lightness, surfaces and breaks hold the eye, 0..1. (n,)."""
+    return _holding(batch)[0]
+
+
+def _holding(batch: LookBatch) -> tuple[RealArray, RealArray, RealArray]:
+    """The relief of each look, its widest step in L*, and how many surfaces it has. (n,) each."""
     lightness, large = batch.of("mean_lightness"), batch.area > 0.04
     # of the large ones the lightest and the darkest, each counted from its own end of the scale
     counted = large.astype(np.float32)
@@ -122,15 +145,21 @@ def _relief(batch: LookBatch, one: RealArray) -> tuple[Points, Points]:
     step = (lightest + deepest - 100).clip(0, None)
     inner = np.sqrt((batch.of("lightness_variance") * counted).max(axis=0))
     kinds = np.bitwise_count(np.bitwise_or.reduce(batch.of("surfaces"), axis=0))
-    broken = batch.some(_breaks)
+    broken = np.maximum(_belt_breaks(batch), batch.some(_breaks))
     by_lightness = 1 - np.exp(-np.maximum(step, 1.5 * inner) / 14)
     by_surface = 1 - np.exp(np.float32(-0.55) * np.maximum(kinds.astype(np.float32) - 1, 0))
-    relief = 1 - (1 - by_lightness) * (1 - 0.8 * by_surface) * np.where(broken, np.float32(0.85), np.float32(1.0))
+    held: RealArray = 1 - (1 - by_lightness) * (1 - 0.8 * by_surface) * (1 - np.float32(0.15) * broken)
+    return held, step, kinds
+
+
+def _relief(batch: LookBatch, one: RealArray) -> tuple[Points, Points]:
+    held, step, kinds = _holding(batch)
+    large = batch.area > 0.04
     # a cloth that nobody knows may have the relief that is missed
     unknown = count(large & batch.present & ~batch.of("surface_known"))
     doubted = 1 - UNKNOWN_SURFACE * unknown / np.maximum(count(large & batch.present), 1)
-    flat = -batch.weights.points["flat"] * (1 - relief) * one * (relief <= 0.97) * doubted.astype(np.float32)
-    lively = batch.weights.points["relief"] * relief * one
+    flat = -batch.weights.points["flat"] * (1 - held) * one * (held <= 0.97) * doubted.astype(np.float32)
+    lively = batch.weights.points["relief"] * held * one
 
     def places(i: int) -> BoolArray:
         shown: BoolArray = large[:, i] & batch.present[:, i]
@@ -179,6 +208,10 @@ def _at_the_foot(table: PieceTable) -> Feature:
     return _differing(table, table.worn(Zone.LOWER, Zone.WHOLE), table.worn(Zone.FEET))
 
 
+FLAT_COLUMN = 0.35
+"""What a line from neck to hem is worth without any relief in it."""
+
+
 def _column(batch: LookBatch) -> Points:
     waist = batch.between(_at_the_waist).min(axis=0, initial=99)
     body = waist * ~batch.some(_is_whole)
@@ -189,6 +222,8 @@ def _column(batch: LookBatch) -> Points:
     line = line * (0.6 + 0.4 * falling(foot, 6, 20))
     layered = batch.some(_is_open_layer)
     w = batch.weights.points
+    # a flat column is no gain
+    line = line * (FLAT_COLUMN + (1 - FLAT_COLUMN) * rising(relief(batch), 0.2, 0.7))
     values = line * np.where(layered, np.float32(w["column-under-a-layer"]), np.float32(w["column"]))
 
     def places(i: int) -> BoolArray:

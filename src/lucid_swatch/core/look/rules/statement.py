@@ -3,6 +3,7 @@
 import numpy as np
 
 from ...colour.arrays import BoolArray, IntArray, RealArray
+from ..body import Zone
 from ..look import Intent
 from ..scorer.asked import seen
 from ..scorer.batch import INTENTS, LookBatch, count
@@ -12,6 +13,7 @@ from ..scorer.table import Feature, PieceTable
 from ..scorer.weights import threshold
 from .accents import STRONG
 from .echoes import PRINT, friendly
+from .monochrome import relief
 
 LOUD_PARTNER = threshold("loud-partner")
 
@@ -27,6 +29,7 @@ def measure_statement(batch: LookBatch) -> Measured:
         batch.weights.starts["statement"],
         (
             _focus(batch, first, lead),
+            _quiet_voice(batch, first),
             _compete(batch, weight, first, lead, _belonging(some, busiest), printed, busiest),
             *picked_up,
             _mute(batch, first, lead),
@@ -77,20 +80,57 @@ def _focus(batch: LookBatch, first: RealArray, lead: BoolArray) -> Points:
         "one-voice",
         values,
         lambda i: lead[:, i],
-        lambda i: f"{batch.called(i, lead[:, i])} speaks, with a weight of {first[i]:.2f}",
+        lambda i: (
+            f"{batch.called(i, lead[:, i])} speaks, with a weight of {first[i]:.2f}"
+            if values[i] >= 0.05
+            else "nothing speaks up, and nothing has to"
+        ),
+        always=True,
     )
+
+
+def _quiet_voice(batch: LookBatch, first: RealArray) -> Points:
+    """A look in which nothing speaks up, and that steps of lightness or surface carry instead."""
+    held = relief(batch)
+    values = batch.weights.points["quiet-with-relief"] * falling(first, 0.12, 0.4) * rising(held, 0.45, 0.9)
+    return Points(
+        "quiet-with-relief",
+        values,
+        lambda i: batch.present[:, i] & (batch.area[:, i] > 0.04),
+        lambda i: "nothing speaks up, and steps of lightness and surface carry the look",
+    )
+
+
+def _white_and_black(table: PieceTable) -> Feature:
+    """How far a print has no colour of its own, 0..1: anything bright goes with it."""
+    return falling(table.strong, 6, 20) * table.print
+
+
+ANYTHING_BRIGHT = 0.6
+"""How far a plain colour belongs to a print of black and white."""
 
 
 def _belonging(batch: LookBatch, busiest: IntArray) -> RealArray:
     """How far each piece belongs to a print, and so does not compete with it, 0..1. (m, n). All looks hold a print."""
     prints = batch.of("print")
     shared = batch.beside(busiest, "picked_up") * (~batch.schools["mute_round_statement"] & ~prints)
-    belonging: RealArray = 0.75 * shared * batch.of(_unsaid)
+    none = batch.of(_white_and_black)[busiest, np.arange(len(busiest))] * (
+        ~batch.schools["mute_round_statement"] & ~prints
+    )
+    belonging: RealArray = np.maximum(0.75 * shared, ANYTHING_BRIGHT * none) * batch.of(_unsaid)
     several = np.flatnonzero((count(prints) > 1) & ~batch.schools["one_print"])
     befriended = batch.best_with_any(batch.between(friendly, several))
     befriended = befriended * batch.of(_unsaid)[:, several]
     belonging[:, several] = np.maximum(belonging[:, several], 0.55 * befriended)
     return belonging
+
+
+AT_ONE_FACE = 0.35
+"""How much more two things compete that both lie at the face."""
+
+
+def _at_the_face(table: PieceTable) -> Feature:
+    return table.worn(Zone.HEAD, Zone.NECK).astype(np.float32)
 
 
 def _compete(
@@ -108,9 +148,12 @@ def _compete(
     rival[:, printed] *= 1 - belonging
     # what belongs to a print does not compete with it, whichever of the two leads
     rival[busiest, printed] *= 1 - (belonging * lead[:, printed]).max(axis=0)
+    # what lies nearer to the one that leads competes more
+    near = batch.of(_at_the_face)
+    rival *= 1 + AT_ONE_FACE * near * (near * lead).max(axis=0)
     second = rival.max(axis=0)
-    close = ((second / np.maximum(first, 1e-9) - 0.35) / 0.6).clip(0, 1)
-    values = -batch.weights.points["statements-compete"] * close * ((second - 0.13) / 0.34).clip(0, 1)
+    close = ((second / np.maximum(first, 1e-9) - 0.3) / 0.75).clip(0, 1)
+    values = -batch.weights.points["statements-compete"] * close * ((second - 0.11) / 0.42).clip(0, 1)
 
     def places(i: int) -> BoolArray:
         shown: BoolArray = lead[:, i] | ((rival[:, i] == second[i]) & (second[i] > 0))

@@ -33,8 +33,9 @@ WARM, COOL, BLUE = noticed(by_name("warm")), noticed(by_name("cool")), seen(by_n
 
 
 @noticed
-def _warm_leather(table: PieceTable) -> Feature:
-    return 0.8 * table.warm * table.brown * is_leather(table)
+def _warm_brown(table: PieceTable) -> Feature:
+    """Brown leather, and less of it brown cloth: a camel coat over navy."""
+    return table.warm * table.brown * np.where(is_leather(table), 0.8, 0.6)
 
 
 @noticed
@@ -44,8 +45,8 @@ def _cool_not_blue(table: PieceTable) -> Feature:
 
 def _opposed(batch: LookBatch) -> tuple[RealArray, RealArray]:
     """Warm and cool neutrals of each look that really oppose each other. (n,) each. Blue counts little as cool, and
-    brown leather little as warm where there is blue: the one crossing that people seek."""
-    sought = batch.noticed(_warm_leather) * (batch.seen(BLUE) / 0.3).clip(0, 1)
+    brown little as warm where there is blue: the one crossing that people seek."""
+    sought = batch.noticed(_warm_brown) * (batch.seen(BLUE) / 0.3).clip(0, 1)
     return batch.noticed(WARM) - sought, batch.noticed(_cool_not_blue)
 
 

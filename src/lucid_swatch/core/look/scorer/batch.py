@@ -3,6 +3,7 @@
 The looks run along the last axis and the places of a look along the first, so that every rule is a few sums over
 long rows."""
 
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, field, fields
 from functools import cached_property
 from typing import Any
@@ -40,6 +41,8 @@ class LookBatch:
     has_client: BoolArray
     weights: Weights = field(default_factory=standard_weights)
     """What the rules are worth."""
+    meant: Mapping[str, BoolArray] = field(default_factory=dict)
+    """(n,) each, by the code of a rule: whether its cost is meant and does not count in the whole."""
 
     @cached_property
     def present(self) -> BoolArray:
@@ -81,6 +84,12 @@ class LookBatch:
                 return gathered
             self._gathered[feature] = gathered
         return self._gathered[feature]
+
+    def once(self, work: "Callable[[LookBatch], Any]") -> Any:
+        """What several rules make of the batch alike, made once."""
+        if work not in self._gathered:
+            self._gathered[work] = work(self)
+        return self._gathered[work]
 
     def seen(self, rule: Rule) -> RealArray:
         """The mean over a look by area, of a rule that is listed so. (n,)."""
@@ -181,6 +190,7 @@ class LookBatch:
             {name: values[looks] for name, values in self.colouring.items()},
             self.has_client[looks],
             self.weights,
+            {code: mask[looks] for code, mask in self.meant.items()},
         )
         # what is known already is not worked out again
         for name in ("area", "area_root", "emphasis"):
@@ -265,6 +275,7 @@ def make_batch(looks: list[Look]) -> LookBatch:
         [look.conventions for look in looks],
         [look.intent for look in looks],
         [read[id(look.client)] for look in looks],
+        [look.meant for look in looks],
     )
 
 
@@ -311,9 +322,10 @@ def batch_of(
     conventions: list[Conventions],
     intents: list[Intent | None],
     colourings: list[Colouring | None],
+    meant: Sequence[Mapping[str, str]] = (),
 ) -> LookBatch:
     """Looks given as rows of a table. index: (n, m), -1 where a look has fewer pieces. The lists hold one entry a
-    look, or one for all; all follow the taste of the first."""
+    look, or one for all; all follow the taste of the first. meant: of each look, by code, or of none."""
     count = len(index)
 
     def spread(values: list[Any], dtype: Any = None) -> Any:
@@ -337,6 +349,7 @@ def batch_of(
         colouring,
         spread([c is not None for c in colourings]),
         standard_weights().moved(conventions[0].tastes),
+        {code: np.array([code in one for one in meant]) for one in meant for code in one},
     )
 
 

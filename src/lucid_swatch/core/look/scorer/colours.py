@@ -17,7 +17,7 @@ from ...garment.school import School
 from ...garment.sorting import said_temperature
 from ...garment.vocabulary import Bin, Part
 
-REACH, SIDE_REACH = 2.5, 12.0
+REACH, SIDE_REACH = 4.5, 14.0
 """CIELAB units from a colour to its nearest neighbours, and where it is warm or cool: of all that is said of a beige the
 least agreed on. Half as far again to the others."""
 NEIGHBOURS = np.array(
@@ -119,10 +119,11 @@ def ask_colours(colours: WornColours, pieces: tuple[Piece, ...], school: School)
     )
     strength, hue, lightness = chroma(near), hue_angle(near), near[..., 0]
     white = _above(lightness, 90, 1.5) * _below(strength, 6.5, 1.0)
-    brownish = _above(strength, 13, 1.5) * ((hue > 35) & (hue < 88)) * _below(lightness, 72, 3)
+    brownish = _above(strength, 13, 1.5) * ((hue > 35) & (hue < 94)) * _below(lightness, 72, 3)
 
-    # a colour on the border has no side: it does not lie on both
-    side = (neutral * (1 - white)).mean(axis=1) * warmth[:, 0]
+    black = _below(lightness, 22, 5) * _below(strength, 7, 1.5)
+    # a colour on the border has no side: it does not lie on both. A white or a black sits with either side
+    side = (neutral * (1 - white) * (1 - black)).mean(axis=1) * warmth[:, 0]
 
     def mean(values: FloatArray) -> FloatArray:
         blurred: FloatArray = values.mean(axis=1)
@@ -134,7 +135,7 @@ def ask_colours(colours: WornColours, pieces: tuple[Piece, ...], school: School)
         warm=np.maximum(side, 0),
         cool=np.maximum(-side, 0),
         strong=mean(strength * (1 - neutral)),
-        black=mean(_below(lightness, 22, 5) * _below(strength, 7, 1.5)),
+        black=mean(black),
         white=mean(white),
         blue=mean(_above(strength, 7, 1.5) * ((hue > 225) & (hue < 300))),
         brown=mean(neutral * brownish),

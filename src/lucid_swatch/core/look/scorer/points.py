@@ -1,7 +1,9 @@
 """Points with their reasons: what a rule gives to every look of a batch."""
 
 from collections.abc import Callable
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
+
+import numpy as np
 
 from ...colour.arrays import BoolArray, RealArray
 
@@ -19,6 +21,12 @@ class Points:
     """The sentence for one look, by its index; only asked for where the points are not 0."""
     silent: bool = False
     """Whether the rule has nothing to say of any look."""
+    always: bool = False
+    """Whether it says so where it moves nothing."""
+
+    def times(self, factor: float) -> "Points":
+        """The same on another scale."""
+        return self if self.silent or factor == 1 else replace(self, values=self.values * np.float32(factor))
 
 
 @dataclass(frozen=True, slots=True, eq=False)

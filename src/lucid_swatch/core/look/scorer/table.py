@@ -116,6 +116,8 @@ class PieceTable:
     """Of a pair, 0..1: the same, where one metal that is seen on both counts in full."""
     in_the_print: Feature
     """Of a pair, 0..1: how surely the two share a colour, as strictly as a print and its accent need it."""
+    kin: Feature
+    """Of a pair, 0..1: how surely the main colour of either is of one hue with a colour of the other."""
     picked_up: Feature
     """Of a pair, 0..1: the same, as loosely as a partner picks a colour of a print up."""
     one_kind: Feature
@@ -282,6 +284,7 @@ def _pair_features(
         "returns": returns,
         "repeated": np.maximum(returns, one_metal),
         "in_the_print": np.exp(-0.5 * (nearest / PRINT_MATCH) ** 2),
+        "kin": _kin(lab, hue, features["chroma"], first),
         "picked_up": np.exp(-0.5 * (nearest / PICKED_UP) ** 2),
         "one_kind": kind[:, None] == kind,
         "family": _family(features),
@@ -323,6 +326,19 @@ def _answers(difference: FloatArray, colours: WornColours) -> tuple[FloatArray, 
     starts = zip(colours.first, colours.counts, strict=True)
     which = np.stack([by_motif[start : start + count].argmax(axis=0) for start, count in starts])
     return likeness[colours.first], np.maximum.reduceat(by_motif, colours.first, axis=0), which
+
+
+def _kin(lab: FloatArray, main_hue: FloatArray, main_chroma: FloatArray, first: IntArray) -> FloatArray:
+    """Hue alike between main colours and any colours, where both have one."""
+    apart = hue_distance(hue_angle(lab)[:, None], main_hue)
+    tinted = np.clip((chroma(lab)[:, None] - 4) / 10, 0, 1) * np.clip((main_chroma - 4) / 10, 0, 1)
+    of_one = np.maximum.reduceat(tinted * np.exp(-0.5 * (apart / ONE_HUE) ** 2), first, axis=0)
+    alike: FloatArray = np.maximum(of_one, of_one.T)
+    return alike
+
+
+ONE_HUE = 16.0
+"""Degrees of hue at which two colours are still of one hue with three fifths of full strength."""
 
 
 def _nearest(difference: FloatArray, first: IntArray) -> FloatArray:

@@ -5,8 +5,25 @@ from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from functools import cache
 from importlib.resources import files
+from typing import Any
 
 from ..look import Intent
+
+
+@dataclass(frozen=True, slots=True)
+class Scale:
+    """A straight line from the points of the rules to those that are shown."""
+
+    plus: float
+    times: float
+
+    def shown(self, raw: Any) -> Any:
+        """A score as it is shown. Any shape."""
+        return self.plus + self.times * raw
+
+    def raw(self, shown: Any) -> Any:
+        """A shown score in the points of the rules. Any shape."""
+        return (shown - self.plus) / self.times
 
 
 @dataclass(frozen=True, slots=True)
@@ -22,6 +39,10 @@ class Weights:
     thresholds: Mapping[str, float]
     priors: Mapping[str, float]
     """Points that each rule was given by hand, before anything was fitted."""
+    scale: Mapping[str, "Scale"]
+    """Of each measure, and of the whole."""
+    parts_by_hand: Mapping[Intent | None, tuple[float, ...]]
+    """Likewise the parts."""
 
     def moved(self, factors: tuple[tuple[str, float], ...]) -> "Weights":
         """The same with the points of some rules multiplied: a stylist's own taste."""
@@ -34,7 +55,10 @@ class Weights:
 def read_weights(text: str) -> Weights:
     """The weights of a file. KeyError when one is missing."""
     value = tomllib.loads(text)
-    parts = {None if name == "unsaid" else Intent(name): tuple(shares) for name, shares in value["parts"].items()}
+    parts, by_hand = (
+        {None if name == "unsaid" else Intent(name): tuple(shares) for name, shares in value[table].items()}
+        for table in ("parts", "parts-by-hand")
+    )
     return Weights(
         value["version"],
         parts,
@@ -42,6 +66,8 @@ def read_weights(text: str) -> Weights:
         {name: one["value"] for name, one in value["points"].items()},
         {name: one["value"] for name, one in value["thresholds"].items()},
         {name: one["prior"] for name, one in value["points"].items()},
+        {name: Scale(one["plus"], one["times"]) for name, one in value["scale"].items()},
+        by_hand,
     )
 
 
