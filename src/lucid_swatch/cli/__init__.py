@@ -1,33 +1,26 @@
-"""The command line: one file a command."""
+"""The command line: one file a command, loaded when it is asked for."""
 
+import sys
+from collections.abc import Iterable
+from importlib import import_module
 from importlib.metadata import version
-from typing import Annotated
+from typing import Annotated, Any
 
 import typer
 
-from .keeping import backup, check, restore
-from .measure import measure
-from .openapi import openapi
-from .score import score
-from .serve import demo, serve
-from .sort import sort
-
-app = typer.Typer(
-    name="lucid-swatch",
-    no_args_is_help=True,
-    add_completion=False,
-    pretty_exceptions_enable=False,
-    help="Measures, sorts and scores the colours of a client's wardrobe.",
-)
-app.command()(measure)
-app.command()(sort)
-app.command()(score)
-app.command()(serve)
-app.command()(demo)
-app.command()(backup)
-app.command()(restore)
-app.command()(check)
-app.command(hidden=True)(openapi)
+COMMANDS = {
+    "measure": "measure",
+    "sort": "sort",
+    "score": "score",
+    "serve": "serve",
+    "demo": "serve",
+    "backup": "keeping",
+    "restore": "keeping",
+    "check": "keeping",
+    "openapi": "openapi",
+}
+"""The file of each command."""
+HIDDEN = frozenset({"openapi"})
 
 
 def _tell_version(wanted: bool) -> None:
@@ -36,8 +29,7 @@ def _tell_version(wanted: bool) -> None:
         raise typer.Exit
 
 
-@app.callback()
-def everywhere(
+def _everywhere(
     told: Annotated[
         bool, typer.Option("--version", help="Say which version this is.", callback=_tell_version, is_eager=True)
     ] = False,
@@ -45,6 +37,29 @@ def everywhere(
     """What goes with every command."""
 
 
+def app_of(names: Iterable[str]) -> typer.Typer:
+    """The application with some commands: what the others need takes longer to load than most of them take to run."""
+    made = typer.Typer(
+        name="lucid-swatch",
+        no_args_is_help=True,
+        add_completion=False,
+        pretty_exceptions_enable=False,
+        help="Measures, sorts and scores the colours of a client's wardrobe.",
+    )
+    made.callback()(_everywhere)
+    for name in names:
+        command = getattr(import_module(f".{COMMANDS[name]}", __name__), name)
+        made.command(hidden=name in HIDDEN)(command)
+    return made
+
+
+def __getattr__(name: str) -> Any:
+    if name == "app":
+        return app_of(COMMANDS)
+    raise AttributeError(f"there is no {name} here")
+
+
 def main() -> None:
     """The installed command."""
-    app()
+    asked = [one for one in sys.argv[1:2] if one in COMMANDS]
+    app_of(asked or COMMANDS)()

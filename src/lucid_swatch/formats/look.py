@@ -7,8 +7,10 @@ from pydantic import Field, model_validator
 
 from lucid_swatch.core.client.colouring import Client
 from lucid_swatch.core.garment.known import as_seen
-from lucid_swatch.core.garment.vocabulary import Undertone
+from lucid_swatch.core.garment.piece import Piece
+from lucid_swatch.core.garment.vocabulary import Finish, Undertone
 from lucid_swatch.core.look.look import Conventions, Intent, Look
+from lucid_swatch.core.look.theme import Theme
 from lucid_swatch.core.problems import Refused
 
 from .document import Document, Titled, parse
@@ -80,6 +82,42 @@ class ConventionsDocument(Document):
         )
 
 
+class MeantDocument(Document):
+    """A reason that is broken knowingly."""
+
+    code: str = Field(min_length=1, max_length=60)
+    note: str = Field(default="", max_length=500)
+    """Why."""
+
+
+class ThemeDocument(Document):
+    """A word and a few colours or surfaces that a look is to carry."""
+
+    word: str = Field(default="", max_length=80)
+    colours: list[ColourDocument] = Field(default_factory=list, max_length=8)
+    surfaces: list[Finish] = Field(default_factory=list, max_length=8)
+
+    @model_validator(mode="after")
+    def _check(self) -> "ThemeDocument":
+        if not self.colours and not self.surfaces:
+            raise ValueError("a theme has a colour or a surface")
+        return self
+
+    def to_core(self) -> Theme:
+        """As the core sees it."""
+        colours = tuple((c.lab[0], c.lab[1], c.lab[2]) for c in self.colours)
+        return Theme(self.word, colours, tuple(self.surfaces))
+
+    @classmethod
+    def from_core(cls, theme: Theme) -> "ThemeDocument":
+        """The document of a theme."""
+        return cls(
+            word=theme.word,
+            colours=[ColourDocument(lab=list(lab)) for lab in theme.colours],
+            surfaces=list(theme.surfaces),
+        )
+
+
 class LookDocument(Titled):
     """A look."""
 
@@ -91,22 +129,36 @@ class LookDocument(Titled):
     pieces: list[PieceDocument] = Field(min_length=1, max_length=30)
     rail: list[PieceDocument] = Field(default_factory=list, max_length=1000)
     """Further pieces that mends may draw on."""
+    meant: list[MeantDocument] = Field(default_factory=list, max_length=40)
+    theme: ThemeDocument | None = None
 
     @model_validator(mode="after")
     def _check_ids(self) -> "LookDocument":
         check_ids([p.id for p in self.pieces])
         return self
 
-    def to_core(self) -> Look:
-        """The look as the core sees it; what is seen of a piece stands where nothing is said."""
+    def to_core(self, known: dict[str, Piece] | None = None) -> Look:
+        """The look as the core sees it; what is seen of a piece stands where nothing is said.
+
+        known: pieces of other looks of the file by what is told of them, which grows: most looks hold the same few."""
+        known = {} if known is None else known
         return Look(
             self.id,
-            tuple(as_seen(p.to_core()) for p in self.pieces),
+            tuple(_core_of(p, known) for p in self.pieces),
             self.client.to_core() if self.client else None,
             self.conventions.to_core(),
             self.intent,
-            tuple(as_seen(p.to_core()) for p in self.rail),
+            tuple(_core_of(p, known) for p in self.rail),
+            meant={one.code: one.note for one in self.meant},
+            theme=None if self.theme is None else self.theme.to_core(),
         )
+
+
+def _core_of(piece: PieceDocument, known: dict[str, Piece]) -> Piece:
+    told = piece.model_dump_json()
+    if told not in known:
+        known[told] = as_seen(piece.to_core())
+    return known[told]
 
 
 def check_ids(ids: list[str]) -> None:
@@ -130,10 +182,11 @@ def parse_looks(value: Any) -> list[Look]:
     if value.get("version") != 1 or not isinstance(value.get("looks"), list):
         raise Refused("version 1 and a list of looks are needed.", "$.looks", "Add what is missing.")
     looks = []
+    known: dict[str, Piece] = {}
     for number, one in enumerate(value["looks"]):
         name = f" (look '{one['id']}')" if isinstance(one, dict) and isinstance(one.get("id"), str) else ""
         try:
-            looks.append(parse(LookDocument, one, f"$.looks[{number}]").to_core())
+            looks.append(parse(LookDocument, one, f"$.looks[{number}]").to_core(known))
         except Refused as problem:
             raise Refused(problem.what, problem.where + name, problem.do) from None
     return looks

@@ -2,10 +2,12 @@
 
 from pydantic import Field
 
+from lucid_swatch.core.garment.piece import Piece
 from lucid_swatch.core.garment.sorting import Sorted
 from lucid_swatch.core.garment.vocabulary import Bin, Undertone
 from lucid_swatch.core.look.dressing.mends import Mend
-from lucid_swatch.core.look.look import Intent
+from lucid_swatch.core.look.look import Intent, Look
+from lucid_swatch.core.look.theme import Theme, carried
 from lucid_swatch.core.look.verdict import Verdict
 
 from .document import Document
@@ -18,6 +20,8 @@ class ReasonDocument(Document):
     text: str
     pieces: list[str]
     points: float
+    meant: bool = False
+    """Whether it is broken knowingly: its points stay in the measure and do not count in the whole."""
 
 
 class MeasureDocument(Document):
@@ -58,6 +62,20 @@ class MendDocument(Document):
     """What the whole really rises by."""
     rises: dict[str, float] = Field(default_factory=dict)
     """What each measure really rises by, or falls."""
+    then: "MendDocument | None" = None
+    """The second of two changes that help together; its gain is what it would do alone."""
+    alone: float | None = None
+    """What the first of two would do alone."""
+
+
+class CarriedDocument(Document):
+    """How far a look carries its theme."""
+
+    word: str
+    share: float
+    """0..1."""
+    pieces: list[str]
+    missing: list[str]
 
 
 class VerdictDocument(Document):
@@ -70,10 +88,13 @@ class VerdictDocument(Document):
     mends: list[MendDocument]
     weights: str
     """The version of the weights that made it."""
+    overall_as_scored: float | None = None
+    """The whole as if nothing were meant; null where nothing is."""
+    theme: CarriedDocument | None = None
 
     @classmethod
-    def from_core(cls, verdict: Verdict, mends: list[Mend]) -> "VerdictDocument":
-        """The document of a verdict and its mends."""
+    def from_core(cls, verdict: Verdict, mends: list[Mend], look: Look | None = None) -> "VerdictDocument":
+        """The document of a verdict and its mends. look: whose theme is told too."""
         return cls(
             id=verdict.id,
             intent=verdict.intent,
@@ -81,7 +102,15 @@ class VerdictDocument(Document):
             measures=measures_document(verdict),
             mends=[mend_document(m) for m in mends],
             weights=verdict.weights,
+            overall_as_scored=verdict.overall_as_scored,
+            theme=None if look is None or look.theme is None else carried_document(look.worn, look.theme),
         )
+
+
+def carried_document(pieces: tuple[Piece, ...], theme: Theme) -> CarriedDocument:
+    """How far some pieces carry a theme."""
+    found = carried(pieces, theme)
+    return CarriedDocument(word=theme.word, share=found.share, pieces=list(found.pieces), missing=list(found.missing))
 
 
 def measures_document(verdict: Verdict) -> MeasuresDocument:
@@ -93,7 +122,8 @@ def measures_document(verdict: Verdict) -> MeasuresDocument:
             score=one.score,
             start=one.start,
             because=[
-                ReasonDocument(code=r.code, text=r.text, pieces=list(r.pieces), points=r.points) for r in one.because
+                ReasonDocument(code=r.code, text=r.text, pieces=list(r.pieces), points=r.points, meant=r.meant)
+                for r in one.because
             ],
         )
         for name, one in verdict.measures.items()
@@ -112,6 +142,8 @@ def mend_document(mend: Mend) -> MendDocument:
         text=mend.text,
         gain=mend.gain,
         rises=dict(mend.rises),
+        then=None if mend.then is None else mend_document(mend.then),
+        alone=mend.alone,
     )
 
 

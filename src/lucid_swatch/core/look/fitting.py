@@ -10,10 +10,14 @@ from ..colour.arrays import BoolArray, FloatArray
 from .look import Look
 from .scorer.batch import INTENTS, LookBatch, make_batch
 from .scorer.weights import Weights
-from .verdict import CHUNK, MEASURES, measure_all
+from .verdict import MEASURES, measure_all
 
 MARGIN, SOFTNESS = 2.0, 2.0
 """Points by which the better look should lead, and over which a shortfall is felt."""
+
+
+PAIRS_AT_ONCE = 24
+"""Pairs of different wardrobes weighed at once; bounds the pair tables."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -49,8 +53,8 @@ def leads(pairs: Sequence[Preference], weights: Weights) -> Lead:
     """How the leads of some pairs hang on the weights. Neither rounded nor cut off at the ends of the tape."""
     names = tuple(weights.points)
     now, by = [], []
-    for start in range(0, len(pairs), CHUNK // 2):
-        some = pairs[start : start + CHUNK // 2]
+    for start in range(0, len(pairs), PAIRS_AT_ONCE):
+        some = pairs[start : start + PAIRS_AT_ONCE]
         batch = replace(make_batch([look for pair in some for look in (pair.better, pair.worse)]), weights=weights)
         rows = [MEASURES.index(p.measure) if p.measure != "overall" else len(MEASURES) for p in some]
         own = _leads(batch, rows)

@@ -202,12 +202,17 @@ def judge(looks: list[Look]) -> list[Verdict]:
     return [verdicts[i] for i in range(len(looks))]
 
 
+def totals(looks: list[Look]) -> Totals:
+    """The measures and the whole of some looks in their order, without a reason. Refused when a look has no piece."""
+    scores, overall = np.full((len(looks), len(MEASURES)), np.nan), np.zeros(len(looks))
+    for rows, found in _scored(looks):
+        scores[rows], overall[rows] = found.scores, found.overall
+    return Totals(scores, overall)
+
+
 def wholes(looks: list[Look]) -> FloatArray:
     """The whole of some looks, (looks,), 0..100, without a reason. Refused when a look has no piece."""
-    found = np.zeros(len(looks))
-    for rows, scores in _scored(looks):
-        found[rows] = scores.overall
-    return found
+    return totals(looks).overall
 
 
 def _scored(looks: list[Look]) -> Iterator[tuple[list[int], Scores]]:
@@ -218,10 +223,26 @@ def _scored(looks: list[Look]) -> Iterator[tuple[list[int], Scores]]:
     sides = [(look.conventions.school, look.conventions.tastes) for look in looks]
     for side in dict.fromkeys(sides):
         rows = [i for i, own in enumerate(sides) if own == side]
-        for start in range(0, len(rows), CHUNK):
-            chunk = rows[start : start + CHUNK]
+        for chunk in _chunks(looks, rows):
             yield chunk, score_batch(make_batch([looks[i] for i in chunk]))
 
 
-CHUNK = 48
-"""Looks of different wardrobes scored at once; bounds the pair tables."""
+CHUNK, PIECES_AT_ONCE = 2000, 200
+"""Looks scored at once, and the pieces that they may hold: what is known of pairs grows with the square of them."""
+
+
+def _chunks(looks: list[Look], rows: list[int]) -> Iterator[list[int]]:
+    """Rows of looks in turn, as many at once as hold few enough pieces: those of one wardrobe hold the same."""
+    chunk: list[int] = []
+    pieces: set[str] = set()
+    for i in rows:
+        with_it = pieces | {piece.id for piece in looks[i].worn}
+        # what goes by the same id in two looks may be another piece
+        several = max(len(with_it), len(chunk) // 8)
+        if chunk and (len(chunk) == CHUNK or several > PIECES_AT_ONCE):
+            yield chunk
+            chunk, with_it = [], {piece.id for piece in looks[i].worn}
+        chunk.append(i)
+        pieces = with_it
+    if chunk:
+        yield chunk
