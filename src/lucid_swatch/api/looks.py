@@ -9,7 +9,7 @@ from lucid_swatch.core.look.kept_look import KeptLook, LookParticulars
 from lucid_swatch.core.look.seen.lights import seen_lights
 from lucid_swatch.files.photo import MAX_BYTES
 from lucid_swatch.formats.look import ConventionsDocument
-from lucid_swatch.formats.verdict import MendDocument, measures_document, mend_document
+from lucid_swatch.formats.verdict import MendDocument, carried_document, measures_document, mend_document
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.looks import Looks
 from lucid_swatch.usecases.looks import (
@@ -65,6 +65,10 @@ def judge(session: ReadSession, client_id: Id, asked: JudgeRequest) -> JudgedAns
         notes=[NoteAnswer(key=n.key, text=n.text, pieces=list(n.pieces)) for n in judged.notes],
         weights=judged.verdict.weights,
         conventions=ConventionsDocument.from_core(judged.conventions),
+        overall_as_scored=judged.verdict.overall_as_scored,
+        theme=None
+        if asked.theme is None or judged.carried is None
+        else carried_document(asked.theme.to_core(), judged.carried),
     )
 
 
@@ -77,7 +81,9 @@ def list_missing_colours(session: ReadSession, client_id: Id, asked: JudgeReques
 
 def _setting(asked: JudgeRequest) -> Setting:
     schools = None if asked.conventions is None else asked.conventions.to_core()
-    return Setting(asked.rain, asked.worn, asked.formality, asked.warmth, schools, asked.on)
+    meant = {one.code: one.note for one in asked.meant}
+    theme = None if asked.theme is None else asked.theme.to_core()
+    return Setting(asked.rain, asked.worn, asked.formality, asked.warmth, schools, asked.on, meant, theme)
 
 
 @router.get("/lights")

@@ -11,7 +11,7 @@ from lucid_swatch.core.garment.vocabulary import Worn
 from lucid_swatch.core.look.kept_look import LookParticulars
 
 from .document import Document
-from .look import ConventionsDocument
+from .look import ConventionsDocument, MeantDocument, ThemeDocument
 
 
 class WornPhotoDocument(Document):
@@ -50,19 +50,30 @@ class LookParticularsDocument(Document):
     photo: WornPhotoDocument | None = None
     conventions: ConventionsDocument | None = None
     """The school this look follows, where it is not the client's."""
+    meant: list[MeantDocument] = Field(default_factory=list, max_length=40)
+    """Reasons that are broken knowingly here."""
+    theme: ThemeDocument | None = None
 
     def to_core(self) -> LookParticulars:
         """The particulars as the core sees them."""
-        schools = None if self.conventions is None else self.conventions.to_core()
-        return LOOK_PARTICULARS.validate_python(self.model_dump() | {"conventions": schools})
+        told = {
+            "conventions": None if self.conventions is None else self.conventions.to_core(),
+            "meant": {one.code: one.note for one in self.meant},
+            "theme": None if self.theme is None else self.theme.to_core(),
+        }
+        return LOOK_PARTICULARS.validate_python(self.model_dump() | told)
 
     @classmethod
     def from_core(cls, particulars: LookParticulars) -> "LookParticularsDocument":
         """The document of what is kept about a look."""
-        schools = particulars.conventions
-        told = asdict(particulars) | {"time": particulars.time.value}
-        shown = None if schools is None else ConventionsDocument.from_core(schools)
-        return cls.model_validate(told | {"conventions": shown})
+        schools, theme = particulars.conventions, particulars.theme
+        told = asdict(particulars) | {
+            "time": particulars.time.value,
+            "conventions": None if schools is None else ConventionsDocument.from_core(schools),
+            "meant": [{"code": code, "note": note} for code, note in particulars.meant.items()],
+            "theme": None if theme is None else ThemeDocument.from_core(theme),
+        }
+        return cls.model_validate(told)
 
 
 LOOK_PARTICULARS = TypeAdapter(LookParticulars)

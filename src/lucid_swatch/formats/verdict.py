@@ -1,13 +1,14 @@
 """Verdicts and sorts in the open format."""
 
+import numpy as np
 from pydantic import Field
 
-from lucid_swatch.core.garment.piece import Piece
+from lucid_swatch.core.colour.spaces import lab_to_hex
 from lucid_swatch.core.garment.sorting import Sorted
 from lucid_swatch.core.garment.vocabulary import Bin, Undertone
 from lucid_swatch.core.look.dressing.mends import Mend
 from lucid_swatch.core.look.look import Intent, Look
-from lucid_swatch.core.look.theme import Theme, carried
+from lucid_swatch.core.look.theme import Carried, Theme, carried
 from lucid_swatch.core.look.verdict import Verdict
 
 from .document import Document
@@ -76,6 +77,8 @@ class CarriedDocument(Document):
     """0..1."""
     pieces: list[str]
     missing: list[str]
+    hex: list[str] = Field(default_factory=list)
+    """Of the theme's colours, for drawing them."""
 
 
 class VerdictDocument(Document):
@@ -103,14 +106,21 @@ class VerdictDocument(Document):
             mends=[mend_document(m) for m in mends],
             weights=verdict.weights,
             overall_as_scored=verdict.overall_as_scored,
-            theme=None if look is None or look.theme is None else carried_document(look.worn, look.theme),
+            theme=None
+            if look is None or look.theme is None
+            else carried_document(look.theme, carried(look.worn, look.theme)),
         )
 
 
-def carried_document(pieces: tuple[Piece, ...], theme: Theme) -> CarriedDocument:
-    """How far some pieces carry a theme."""
-    found = carried(pieces, theme)
-    return CarriedDocument(word=theme.word, share=found.share, pieces=list(found.pieces), missing=list(found.missing))
+def carried_document(theme: Theme, found: Carried) -> CarriedDocument:
+    """How far a look carries a theme."""
+    return CarriedDocument(
+        word=theme.word,
+        hex=[lab_to_hex(np.array(lab)) for lab in theme.colours],
+        share=found.share,
+        pieces=list(found.pieces),
+        missing=list(found.missing),
+    )
 
 
 def measures_document(verdict: Verdict) -> MeasuresDocument:

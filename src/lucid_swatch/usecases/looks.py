@@ -17,6 +17,7 @@ from lucid_swatch.core.look.remarks.note import Note
 from lucid_swatch.core.look.remarks.sense import sense_notes
 from lucid_swatch.core.look.remarks.stitches import Stitch
 from lucid_swatch.core.look.scorer.weights import sentence_of, standard_weights
+from lucid_swatch.core.look.theme import Carried, carried
 from lucid_swatch.core.look.verdict import Verdict, judge, wholes
 from lucid_swatch.core.problems import Refused
 from lucid_swatch.store.clients import Clients
@@ -44,6 +45,8 @@ class Judged:
     """What there is to think of beside colour; what was waved away is left out."""
     conventions: Conventions
     """The school that judged."""
+    carried: Carried | None
+    """How far it carries its theme; None without one."""
 
 
 def judge_pieces(
@@ -53,7 +56,7 @@ def judge_pieces(
 
     NotThere, naming it, when a piece is not on the rail; Refused without any."""
     loaded = wardrobe_of(session, client_id, setting)
-    look = loaded.look(piece_ids, intent)
+    look = replace(loaded.look(piece_ids, intent), meant=setting.meant, theme=setting.theme)
     found = consider(look)
     weights = standard_weights().moved(look.conventions.tastes)
     notes = [note for note in sense_notes(look.worn, loaded.day) if note.key not in loaded.client.dismissed]
@@ -66,6 +69,7 @@ def judge_pieces(
         held_back(found.verdict, weights, intent, sentences()),
         notes,
         look.conventions,
+        None if look.theme is None else carried(look.worn, look.theme),
     )
 
 
@@ -73,7 +77,8 @@ def colours_missing(
     session: Session, client_id: str, piece_ids: tuple[str, ...], intent: Intent | None, setting: Setting
 ) -> list[Mend]:
     """The colours in which a piece of a look would help most, really scored. NotThere when a piece is not on the rail."""
-    return missing_colours(wardrobe_of(session, client_id, setting).look(piece_ids, intent))
+    look = wardrobe_of(session, client_id, setting).look(piece_ids, intent)
+    return missing_colours(replace(look, meant=setting.meant))
 
 
 def dismiss(session: Session, client_id: str, key: str, again: bool = False) -> None:

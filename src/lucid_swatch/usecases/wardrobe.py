@@ -17,6 +17,7 @@ from lucid_swatch.core.look.dressing.wardrobe import Wardrobe
 from lucid_swatch.core.look.kept_look import KeptLook
 from lucid_swatch.core.look.look import Conventions, Intent, Look
 from lucid_swatch.core.look.remarks.sense import Circumstances, out_of_place
+from lucid_swatch.core.look.theme import Theme
 from lucid_swatch.core.problems import NotThere, Refused
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.pieces import Pieces
@@ -38,6 +39,9 @@ class Setting:
     """The school, where it is not the client's."""
     on: str | None = None
     """Another client, whose colouring and refusals the look is held against."""
+    meant: Mapping[str, str] = field(default_factory=dict)
+    """Codes of reasons that are broken knowingly, each with a note why."""
+    theme: Theme | None = None
 
 
 @dataclass(frozen=True)
@@ -77,7 +81,8 @@ class ClientWardrobe:
         """A kept look as the core judges it, by the school that it follows."""
         told = look.particulars
         schools = None if told.conventions is None else in_force(self.client, told.conventions)
-        return self.wardrobe.look(look.id, look.piece_ids, look.intent, told.worn, schools)
+        found = self.wardrobe.look(look.id, look.piece_ids, look.intent, told.worn, schools)
+        return replace(found, meant=told.meant, theme=told.theme)
 
 
 USUAL = Setting()

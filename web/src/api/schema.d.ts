@@ -2501,6 +2501,28 @@ export interface components {
          */
         CardSize: "A6" | "A4";
         /**
+         * CarriedDocument
+         * @description How far a look carries its theme.
+         */
+        CarriedDocument: {
+            /** Word */
+            word: string;
+            /**
+             * Share
+             * @description 0..1.
+             */
+            share: number;
+            /** Pieces */
+            pieces: string[];
+            /** Missing */
+            missing: string[];
+            /**
+             * Hex
+             * @description Of the theme's colours, for drawing them.
+             */
+            hex: string[];
+        };
+        /**
          * Category
          * @description What a piece is.
          * @enum {string}
@@ -2651,6 +2673,14 @@ export interface components {
              * @description Where the relit crop of it is, if there is one.
              */
             picture: string | null;
+        };
+        /**
+         * ColourDocument
+         * @description One colour of a face.
+         */
+        ColourDocument: {
+            /** Lab */
+            lab: number[];
         };
         /**
          * ColouringAnswer
@@ -3472,6 +3502,12 @@ export interface components {
              * @description Another client, whose colouring and refusals the look is held against.
              */
             on?: string | null;
+            /**
+             * Meant
+             * @description Reasons that are broken knowingly.
+             */
+            meant?: components["schemas"]["MeantDocument-Input"][];
+            theme?: components["schemas"]["ThemeDocument-Input"] | null;
         };
         /**
          * JudgedAnswer
@@ -3512,6 +3548,13 @@ export interface components {
             weights: string;
             /** @description The school that judged. */
             conventions: components["schemas"]["ConventionsDocument-Output"];
+            /**
+             * Overall As Scored
+             * @description The whole as if nothing were meant; null where nothing is.
+             */
+            overall_as_scored: number | null;
+            /** @description How far it carries its theme. */
+            theme: components["schemas"]["CarriedDocument"] | null;
         };
         /**
          * Kin
@@ -3745,6 +3788,12 @@ export interface components {
             photo?: components["schemas"]["WornPhotoDocument"] | null;
             /** @description The school this look follows, where it is not the client's. */
             conventions?: components["schemas"]["ConventionsDocument-Input"] | null;
+            /**
+             * Meant
+             * @description Reasons that are broken knowingly here.
+             */
+            meant?: components["schemas"]["MeantDocument-Input"][];
+            theme?: components["schemas"]["ThemeDocument-Input"] | null;
         };
         /**
          * LookParticularsDocument
@@ -3803,6 +3852,12 @@ export interface components {
             photo: components["schemas"]["WornPhotoDocument"] | null;
             /** @description The school this look follows, where it is not the client's. */
             conventions: components["schemas"]["ConventionsDocument-Output"] | null;
+            /**
+             * Meant
+             * @description Reasons that are broken knowingly here.
+             */
+            meant: components["schemas"]["MeantDocument-Output"][];
+            theme: components["schemas"]["ThemeDocument-Output"] | null;
         };
         /**
          * LookRequest
@@ -3850,6 +3905,34 @@ export interface components {
             pulls: components["schemas"]["Pulls"];
             /** Stops */
             stops: components["schemas"]["StopAnswer"][];
+        };
+        /**
+         * MeantDocument
+         * @description A reason that is broken knowingly.
+         */
+        "MeantDocument-Input": {
+            /** Code */
+            code: string;
+            /**
+             * Note
+             * @description Why.
+             * @default
+             */
+            note?: string;
+        };
+        /**
+         * MeantDocument
+         * @description A reason that is broken knowingly.
+         */
+        "MeantDocument-Output": {
+            /** Code */
+            code: string;
+            /**
+             * Note
+             * @description Why.
+             * @default
+             */
+            note: string;
         };
         /**
          * MeasureDocument
@@ -4059,6 +4142,13 @@ export interface components {
             rises: {
                 [key: string]: number;
             };
+            /** @description The second of two changes that help together; its gain is what it would do alone. */
+            then: components["schemas"]["MendDocument"] | null;
+            /**
+             * Alone
+             * @description What the first of two would do alone.
+             */
+            alone: number | null;
         };
         /**
          * Metal
@@ -4880,6 +4970,12 @@ export interface components {
             pieces: string[];
             /** Points */
             points: number;
+            /**
+             * Meant
+             * @description Whether it is broken knowingly: its points stay in the measure and do not count in the whole.
+             * @default false
+             */
+            meant: boolean;
         };
         /**
          * RefusalsDocument
@@ -5372,6 +5468,36 @@ export interface components {
             asked: components["schemas"]["MovedRuleAnswer"][];
             /** Kept */
             kept: components["schemas"]["MovedRuleAnswer"][];
+        };
+        /**
+         * ThemeDocument
+         * @description A word and a few colours or surfaces that a look is to carry.
+         */
+        "ThemeDocument-Input": {
+            /**
+             * Word
+             * @default
+             */
+            word?: string;
+            /** Colours */
+            colours?: components["schemas"]["ColourDocument"][];
+            /** Surfaces */
+            surfaces?: components["schemas"]["Finish"][];
+        };
+        /**
+         * ThemeDocument
+         * @description A word and a few colours or surfaces that a look is to carry.
+         */
+        "ThemeDocument-Output": {
+            /**
+             * Word
+             * @default
+             */
+            word: string;
+            /** Colours */
+            colours: components["schemas"]["ColourDocument"][];
+            /** Surfaces */
+            surfaces: components["schemas"]["Finish"][];
         };
         /**
          * Toe

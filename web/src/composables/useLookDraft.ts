@@ -1,6 +1,6 @@
 import { useLocalStorage } from '@vueuse/core'
 import { computed, type Ref } from 'vue'
-import type { Intent, Schools, Worn } from '@/api'
+import type { Intent, Meant, Schools, Theme, Worn } from '@/api'
 
 export interface Draft {
   pieces: string[]
@@ -15,6 +15,9 @@ export interface Draft {
   warmth: number | null
   /** The school this look follows, where it is not the client's. */
   conventions: Schools | null
+  /** Reasons that are broken knowingly. */
+  meant: Meant[]
+  theme: Theme | null
 }
 export const EMPTY: Draft = {
   pieces: [],
@@ -26,6 +29,8 @@ export const EMPTY: Draft = {
   formality: null,
   warmth: null,
   conventions: null,
+  meant: [],
+  theme: null,
 }
 interface History {
   past: Draft[]

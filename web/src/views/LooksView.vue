@@ -18,6 +18,7 @@ import KeptLooks from '@/components/look/KeptLooks.vue'
 import LookStage from '@/components/look/LookStage.vue'
 import MeasureTapes from '@/components/look/MeasureTapes.vue'
 import SenseNotes from '@/components/look/SenseNotes.vue'
+import TheTheme from '@/components/look/TheTheme.vue'
 import { useBeside } from '@/composables/useBeside'
 import { useKeys } from '@/composables/useKeys'
 import { EMPTY, useLookDraft } from '@/composables/useLookDraft'
@@ -47,10 +48,20 @@ const onRail = computed(() => draft.value.pieces.filter((one) => rail.value.some
 const intent = computed(() => draft.value.intent)
 const rain = ref(false)
 const asking = computed<Asking | null>(() => {
-  const { worn, formality, warmth, conventions } = draft.value
+  const { worn, formality, warmth, conventions, meant, theme } = draft.value
   const here = Object.fromEntries(Object.entries(worn).filter(([one]) => onRail.value.includes(one)))
   return onRail.value.length
-    ? { pieces: onRail.value, intent: intent.value, rain: rain.value, worn: here, formality, warmth, conventions }
+    ? {
+        pieces: onRail.value,
+        intent: intent.value,
+        rain: rain.value,
+        worn: here,
+        formality,
+        warmth,
+        conventions,
+        meant,
+        theme,
+      }
     : null
 })
 const { judged, judging, problem: judgeProblem, dismiss } = useVerdict(id, asking)
@@ -111,6 +122,7 @@ function mend(one: Mend) {
 const firstMend = () => judged.value?.mends[0] && mend(judged.value.mends[0])
 const open = (look: KeptLook) => {
   const { worn: how = {}, seated: sits = null, formality = null, warmth = null, conventions = null } = look.kept
+  const { meant = [], theme = null } = look.kept
   change({
     pieces: look.pieces,
     intent: look.intent,
@@ -121,6 +133,8 @@ const open = (look: KeptLook) => {
     formality,
     warmth,
     conventions,
+    meant,
+    theme,
   })
   beside.value = null
 }
@@ -131,7 +145,7 @@ const openLook = computed(() => looks.value.find((look) => look.id === draft.val
 async function keepAs(name: string, another = false) {
   const before = openLook.value
   const parent = another && before ? { parent: before.kept.parent ?? before.id } : {}
-  const { worn: how, formality, warmth, conventions } = draft.value
+  const { worn: how, formality, warmth, conventions, meant, theme } = draft.value
   const told: LookKept = {
     ...(another ? {} : before?.kept),
     ...parent,
@@ -140,6 +154,8 @@ async function keepAs(name: string, another = false) {
     formality,
     warmth,
     conventions,
+    meant,
+    theme,
   }
   const kept = await keep(
     { ...draft.value, pieces: onRail.value, name, keptAs: another ? null : (before?.id ?? null) },
@@ -318,8 +334,18 @@ const KEYS: [string, string][] = [
         v-else-if="judged"
         :judged="judged"
         :missing="missing"
+        :meant="draft.meant"
         @point="pointed = $event"
         @why="findMissing"
+        @mean="change({ meant: $event })"
+      />
+      <TheTheme
+        v-if="judged"
+        :theme="draft.theme"
+        :carried="judged.theme"
+        :rail="rail"
+        @theme="change({ theme: $event })"
+        @point="pointed = $event"
       />
       <SenseNotes
         v-if="judged"

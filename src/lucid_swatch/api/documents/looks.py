@@ -7,9 +7,9 @@ from pydantic import Field
 from lucid_swatch.core.garment.vocabulary import Worn
 from lucid_swatch.core.look.kept_look import KeptLook
 from lucid_swatch.core.look.look import Intent
-from lucid_swatch.formats.look import ConventionsDocument
+from lucid_swatch.formats.look import ConventionsDocument, MeantDocument, ThemeDocument
 from lucid_swatch.formats.look_particulars import LookParticularsDocument
-from lucid_swatch.formats.verdict import MeasuresDocument, MendDocument
+from lucid_swatch.formats.verdict import CarriedDocument, MeasuresDocument, MendDocument
 
 from .base import Answer, Request
 
@@ -31,6 +31,9 @@ class JudgeRequest(Request):
     """The school to judge by; left out, the client's."""
     on: str | None = Field(default=None, max_length=200)
     """Another client, whose colouring and refusals the look is held against."""
+    meant: list[MeantDocument] = Field(default_factory=list, max_length=40)
+    """Reasons that are broken knowingly."""
+    theme: ThemeDocument | None = None
 
 
 class StitchAnswer(Answer):
@@ -105,6 +108,10 @@ class JudgedAnswer(Answer):
     """The version of the weights that judged."""
     conventions: ConventionsDocument
     """The school that judged."""
+    overall_as_scored: float | None = None
+    """The whole as if nothing were meant; null where nothing is."""
+    theme: CarriedDocument | None = None
+    """How far it carries its theme."""
 
 
 class LightAnswer(Answer):

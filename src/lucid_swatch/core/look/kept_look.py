@@ -8,6 +8,7 @@ from enum import StrEnum
 from ..garment.particulars import Season
 from ..garment.vocabulary import Worn
 from .look import Conventions, Intent
+from .theme import Theme
 
 
 class TimeOfDay(StrEnum):
@@ -52,6 +53,9 @@ class LookParticulars:
     photo: WornPhoto | None = None
     conventions: Conventions | None = None
     """The school this look follows, where it is not the client's."""
+    meant: Mapping[str, str] = field(default_factory=dict)
+    """Codes of reasons that are broken knowingly here, each with a note why."""
+    theme: Theme | None = None
 
     def __post_init__(self) -> None:
         for rating in (self.stylist_rating, self.client_rating):

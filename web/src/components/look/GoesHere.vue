@@ -32,12 +32,7 @@ function along(event: KeyboardEvent) {
       <section v-for="place in places" :key="place.title" :aria-label="place.title">
         <h3>{{ place.title }}</h3>
         <ul>
-          <!-- a whole rail is drawn at every swap, before the verdict and after it: only what is told anew -->
-          <li
-            v-for="piece in place.pieces"
-            :key="piece.id"
-            v-memo="[piece, worn.includes(piece.id), judged && change(piece.id)]"
-          >
+          <li v-for="piece in place.pieces" :key="piece.id">
             <button
               type="button"
               :class="{ worn: worn.includes(piece.id) }"

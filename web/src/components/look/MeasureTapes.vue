@@ -1,19 +1,37 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
-import type { Judged, Measure, Mend } from '@/api'
+import type { Judged, Measure, Meant, Mend, Reason } from '@/api'
 import TapeMeasure from '@/components/base/TapeMeasure.vue'
+import TextField from '@/components/fields/TextField.vue'
 import { capital, signed } from '@/lib/words'
 
 /** The verdict: the whole on top, the five measures under it, each with the reasons that are its arithmetic. */
-const { judged, missing } = defineProps<{ judged: Judged; missing: Mend[] | null }>()
-const emit = defineEmits<{ point: [pieces: string[]]; why: [] }>()
+const { judged, missing, meant } = defineProps<{ judged: Judged; missing: Mend[] | null; meant: Meant[] }>()
+const emit = defineEmits<{ point: [pieces: string[]]; why: []; mean: [meant: Meant[]] }>()
+const note = (code: string) => meant.find((one) => one.code === code)?.note ?? ''
+/** A reason is meant so, or no longer. */
+function mean(code: string) {
+  const others = meant.filter((one) => one.code !== code)
+  emit('mean', others.length < meant.length ? others : [...others, { code, note: '' }])
+}
+const say = (code: string, text: string) =>
+  emit(
+    'mean',
+    meant.map((one) => (one.code === code ? { code, note: text.trim() } : one)),
+  )
 const NAMES = ['harmony', 'contrast', 'monochrome', 'statement', 'colouring'] as const
 const SHOWN = 3
+/** Where the tape ends nobody meant it. */
+const CODED = (code: string) => code !== 'end-of-the-tape'
 const open = ref<string | null>(null)
 const measures = computed(() => NAMES.map((name) => ({ name, measure: judged.measures[name] as Measure | null })))
 const reasons = (name: string, measure: Measure) =>
-  open.value === name ? measure.because : measure.because.filter((one) => Math.abs(one.points) >= 0.5).slice(0, SHOWN)
+  open.value === name
+    ? measure.because
+    : measure.because.filter((one, place) => one.meant || (place < SHOWN && worth(one, measure)))
+/** What moves a measure is told; where nothing does, what it says of that. */
+const worth = (one: Reason, measure: Measure) => Math.abs(one.points) >= 0.5 || measure.because.length === 1
 const why = ref(false)
 const ask = () => {
   why.value = !why.value
@@ -32,6 +50,9 @@ const toggle = (name: string) => (open.value = open.value === name ? null : name
   <div class="tapes">
     <h3>The whole</h3>
     <TapeMeasure :value="judged.overall" name="The whole" :shown="judged.overall.toFixed(0)" />
+    <p v-if="judged.overall_as_scored != null" class="soft scored">
+      {{ judged.overall_as_scored.toFixed(0) }} if nothing were meant
+    </p>
     <NButton text class="word soft more" :aria-expanded="why" @click="ask">why not higher?</NButton>
     <ol v-if="why" class="why">
       <li
@@ -73,7 +94,27 @@ const toggle = (name: string) => (open.value = open.value === name ? null : name
             @mouseenter="$emit('point', reason.pieces)"
             @mouseleave="$emit('point', [])"
           >
-            <strong>{{ signed(reason.points, open === name ? 1 : 0) }}</strong><span>{{ reason.text }}</span>
+            <strong :class="{ struck: reason.meant }">{{ signed(reason.points, open === name ? 1 : 0) }}</strong><span
+              ><span :class="{ struck: reason.meant }">{{ reason.text }}</span>
+              <NButton
+                v-if="reason.points < 0 && CODED(reason.code)"
+                text
+                class="word mean"
+                :aria-pressed="reason.meant"
+                :aria-label="`${reason.text}: meant`"
+                @click="mean(reason.code)"
+                >meant</NButton
+              >
+              <TextField
+                v-if="reason.meant"
+                small
+                :value="note(reason.code)"
+                :maxlength="500"
+                placeholder="why it is meant"
+                :label="`why it is meant: ${reason.text}`"
+                @change="say(reason.code, $event)"
+              />
+            </span>
           </li>
         </ol>
         <p v-if="!measure.because.length" class="soft nothing">nothing moves it from where every look starts</p>
@@ -118,6 +159,17 @@ li strong {
 .rules {
   font-size: 12.5px;
   margin-top: 6px;
+}
+.struck {
+  text-decoration: line-through;
+}
+.mean {
+  font-size: 12.5px;
+  padding: 0 2px;
+}
+.scored {
+  margin: 0 0 0 54px;
+  font-size: 12.5px;
 }
 .nothing {
   padding-left: 58px;

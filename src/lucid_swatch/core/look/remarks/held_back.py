@@ -43,20 +43,22 @@ def held_back(verdict: Verdict, weights: Weights, said: Intent | None, sentences
     judged = [name for name, measure in verdict.measures.items() if measure is not None]
     parts = dict(zip(verdict.measures, weights.parts[said], strict=True))
     total = sum(parts[name] for name in judged)
+    whole = weights.scale["whole"].times
     found: list[HeldBack] = []
     for name in judged:
-        measure, part = verdict.measures[name], parts[name] / total
+        measure, scale = verdict.measures[name], weights.scale[name]
         if measure is None:
             continue
-        room = 100.0 - measure.score
+        # what a point of a rule is worth in the whole, and what a shown point of the measure is
+        part = whole * parts[name] / total
         found += [
-            HeldBack(name, r.code, r.text, r.pieces, round(part * min(-r.points, room), DIGITS), True)
+            HeldBack(name, r.code, r.text, r.pieces, round(part * -r.points / scale.times, DIGITS), True)
             for r in measure.because
-            if r.points < 0
+            if r.points < 0 and not r.meant
         ]
         there = {r.code for r in measure.because}
         found += [
-            HeldBack(name, code, sentences[code], (), round(part * min(weights.points[code], room), DIGITS), False)
+            HeldBack(name, code, sentences[code], (), round(part * weights.points[code], DIGITS), False)
             for code, own in GAINS.items()
             if own == name and code not in there
         ]
