@@ -127,3 +127,37 @@ def test_a_measured_card_changes_what_is_read_beside_it(tmp_path):
     refused = run.invoke(app, ["measure", str(photo), "--card", str(card)])
     assert refused.exit_code != 0
     assert "lucid-swatch:" in refused.stderr
+
+
+def test_looks_are_scored_in_brief_as_in_full(tmp_path):
+    file = tmp_path / "looks.json"
+    many = {"format": "lucid-swatch/looks", "version": 1, "looks": [{**LOOK, "id": f"look {k}"} for k in range(60)]}
+    file.write_text(json.dumps(many))
+    brief = json.loads(run.invoke(app, ["score", str(file), "--brief", "--json"]).stdout)
+    full = json.loads(run.invoke(app, ["score", str(file), "--json"]).stdout)
+    assert [one["id"] for one in brief] == [f"look {k}" for k in range(60)]
+    for short, whole in zip(brief, full, strict=True):
+        assert short["overall"] == whole["overall"]
+        scores = {name: one and one["score"] for name, one in whole["measures"].items()}
+        assert {name: short[name] for name in scores} == scores
+    table = run.invoke(app, ["score", str(file), "--brief"])
+    assert table.exit_code == 0
+    assert "look 59" in table.stdout
+
+
+def test_what_is_meant_and_the_theme_are_told_with_the_verdict(tmp_path):
+    file = tmp_path / "look.json"
+    file.write_text(json.dumps(LOOK))
+    plain = json.loads(run.invoke(app, ["score", str(file), "--json"]).stdout)[0]
+    cost = min((r for m in plain["measures"].values() if m for r in m["because"]), key=lambda r: r["points"])
+    assert cost["points"] < 0
+    theme = {"word": "as it is", "colours": [{"lab": LOOK["pieces"][0]["colours"][0]["lab"]}]}
+    file.write_text(json.dumps({**LOOK, "meant": [{"code": cost["code"], "note": "so"}], "theme": theme}))
+    meant = json.loads(run.invoke(app, ["score", str(file), "--json"]).stdout)[0]
+    assert meant["overall_as_scored"] == plain["overall"] < meant["overall"]
+    assert [r["code"] for m in meant["measures"].values() if m for r in m["because"] if r["meant"]] == [cost["code"]]
+    assert meant["theme"]["share"] > 0.5
+    file.write_text(json.dumps({**LOOK, "theme": {"word": "nothing"}}))
+    refused = run.invoke(app, ["score", str(file)])
+    assert refused.exit_code == 1
+    assert "a colour or a surface" in refused.stderr

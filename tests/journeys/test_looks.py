@@ -173,3 +173,41 @@ def figure_photo(path, feet):
     draw.polygon([(x, y + down) for x, y in legs], fill=(40, 40, 46))
     picture.save(path)
     return path
+
+
+def test_a_reason_is_marked_as_meant_and_taken_back(opened):
+    page = opened
+    look(page, "Coffee with the quartet")
+    whole = page.get_by_role("meter", name="The whole")
+    before = float(whole.get_attribute("aria-valuenow"))
+    meant = page.get_by_role("button", name=re.compile(": meant$")).first
+    meant.click()
+    expect(page.get_by_text(f"{before:.0f} if nothing were meant")).to_be_visible()
+    expect(meant).to_have_attribute("aria-pressed", "true")
+    assert float(whole.get_attribute("aria-valuenow")) > before
+    page.get_by_label(re.compile("^why it is meant")).fill("she plays barefoot")
+    page.keyboard.press("Tab")
+    page.reload()
+    expect(page.get_by_label(re.compile("^why it is meant"))).to_have_value("she plays barefoot")
+    page.get_by_role("button", name=re.compile(": meant$")).and_(page.locator("[aria-pressed=true]")).click()
+    expect(page.get_by_text("if nothing were meant")).to_have_count(0)
+    expect(whole).to_have_attribute("aria-valuenow", re.compile(f"^{before:g}"))
+
+
+def test_a_look_carries_a_theme_as_far_as_it_shows(opened):
+    page = opened
+    look(page, "Coffee with the quartet")
+    page.get_by_role("button", name="Theme", exact=True).click()
+    pick(page, "a colour from", "Camel coat")
+    tape = page.get_by_role("meter", name="Theme")
+    tape.wait_for()
+    alone = float(tape.get_attribute("aria-valuenow"))
+    page.get_by_label("word of the theme").fill("sand")
+    page.keyboard.press("Tab")
+    expect(page.get_by_role("button", name="Theme · sand")).to_be_visible()
+    pick(page, "a colour from", "White tee")
+    expect(tape).not_to_have_attribute("aria-valuenow", f"{alone:g}")
+    page.keyboard.press("Control+z")
+    page.keyboard.press("Control+z")
+    page.keyboard.press("Control+z")
+    expect(tape).to_have_count(0)

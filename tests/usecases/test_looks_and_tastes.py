@@ -9,13 +9,14 @@ import pytest
 from PIL import Image
 
 from lucid_swatch.core.client.about import About, Refusals
-from lucid_swatch.core.garment.vocabulary import Category, Undertone, Worn
-from lucid_swatch.core.look.kept_look import PastVerdict, TimeOfDay
+from lucid_swatch.core.garment.vocabulary import Category, Finish, Undertone, Worn
+from lucid_swatch.core.look.kept_look import LookParticulars, PastVerdict, TimeOfDay
 from lucid_swatch.core.look.look import Conventions
 from lucid_swatch.core.look.scorer.weights import standard_weights
+from lucid_swatch.core.look.theme import Theme
 from lucid_swatch.core.problems import Refused
 from lucid_swatch.formats.client import AboutDocument
-from lucid_swatch.formats.look_particulars import LookParticulars
+from lucid_swatch.formats.look_particulars import LookParticularsDocument
 from lucid_swatch.formats.particulars import ParticularsDocument
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.folder import Folder
@@ -198,12 +199,12 @@ def test_one_look_is_held_against_another_client(session, maren):
 
 def test_the_occasion_bars_what_does_not_go_there_from_the_mends(session, maren):
     start = ("cream top", "navy trousers")
-    change_pieces(session, maren, ["tan shoes"], Word(formality=2.0))
+    change_pieces(session, maren, ["tan shoes", "olive skirt"], Word(formality=2.0))
     free = judge_pieces(session, maren, start)
     dressed = judge_pieces(session, maren, start, setting=Setting(formality=4))
     offered, barred = ({id for mend in one.mends for id in (mend.piece, mend.with_piece)} for one in (free, dressed))
-    assert "tan shoes" in offered
-    assert "tan shoes" not in barred
+    assert "olive skirt" in offered
+    assert "olive skirt" not in barred
     worn = judge_pieces(session, maren, LOOK, setting=Setting(formality=4))
     assert any(note.code == "occasion-4" and note.pieces == ("tan shoes",) for note in worn.notes)
 
@@ -244,3 +245,24 @@ def test_a_colour_that_is_missing_gains_what_it_says(session, maren):
         Pieces(session).change(replace(hung, piece=replace(hung.piece, lab=mend.lab[None])))
         assert judge_pieces(session, maren, LOOK).verdict.overall == pytest.approx(before + mend.gain, abs=0.11)
         Pieces(session).change(hung)
+
+
+def test_what_is_meant_and_a_theme_are_kept_with_the_look_and_count_when_it_is_judged_again(session, maren):
+    plain = judge_pieces(session, maren, LOOK)
+    cost = min((r for m in plain.verdict.measures.values() if m for r in m.because), key=lambda r: r.points)
+    assert cost.points < 0
+    theme = Theme("quay", ((21.0, 4.0, -21.0),), (Finish.LEATHER,))
+    setting = Setting(meant={cost.code: "for the pier"}, theme=theme)
+    judged = judge_pieces(session, maren, LOOK, setting=setting)
+    assert judged.verdict.overall > judged.verdict.overall_as_scored == plain.verdict.overall
+    assert 0 < judged.carried.share <= 1
+    assert all(one.code != cost.code for one in judged.held_back)
+    kept = keep_look(
+        session, maren, "Pier", LOOK, particulars=LookParticulars(meant={cost.code: "for the pier"}, theme=theme)
+    )
+    read = Looks(session).get(kept.id)
+    assert read.particulars.meant == {cost.code: "for the pier"}
+    assert read.particulars.theme == theme
+    assert overall_of(session, maren, [read])[kept.id] == judged.verdict.overall
+    told = LookParticularsDocument.from_core(read.particulars)
+    assert told.to_core() == read.particulars

@@ -438,6 +438,9 @@ const KEYS: [string, string][] = [
   font-size: 13px;
   color: var(--soft);
 }
+.going .word {
+  padding-inline: 0;
+}
 .foot {
   display: flex;
   flex-wrap: wrap;

@@ -166,6 +166,8 @@ li strong {
 .mean {
   font-size: 12.5px;
   padding: 0 2px;
+  margin-left: 6px;
+  color: var(--soft);
 }
 .scored {
   margin: 0 0 0 54px;

@@ -49,7 +49,7 @@ const lost = (place: number) => carried?.missing.includes(`colour ${place + 1}`)
     <p v-else class="soft">Choose a colour or a surface that the look is to carry.</p>
     <ul v-if="now.colours.length" aria-label="Colours of the theme">
       <li v-for="(colour, place) in now.colours" :key="colour.lab.join()">
-        <PinkedSwatch :hex="carried?.hex[place] ?? ''" :width="30" :height="26" />
+        <span class="chip"><PinkedSwatch :hex="carried?.hex[place] ?? ''" :width="30" :height="26" /></span>
         <NButton text class="word" :aria-label="`leave colour ${place + 1} out`" @click="drop(place)">
           {{ lost(place) ? 'not there' : 'out' }}
         </NButton>
@@ -74,6 +74,9 @@ const lost = (place: number) => carried?.missing.includes(`colour ${place + 1}`)
 </template>
 
 <style scoped>
+.theme > :deep(* + *) {
+  margin-top: 6px;
+}
 .theme p {
   margin: 2px 0 4px;
   font-size: 12.5px;
@@ -85,6 +88,9 @@ ul {
   gap: 8px;
   padding: 0;
   margin: 4px 0 6px;
+}
+.chip {
+  width: 30px;
 }
 li {
   display: flex;
