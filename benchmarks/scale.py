@@ -45,17 +45,11 @@ def lines(scores):
     for name, column in zip((*MEASURES, "whole"), scores.T, strict=True):
         known = column[~np.isnan(column)]
         worst, middle, best = np.quantile(known, (0.01, 0.5, 0.99))
-        # what 0 cuts off is to be rare, where a measure falls farther than it rises
-        times = round(
-            float(
-                min(
-                    STEEPEST if name != "whole" else 9.0,
-                    (BEST - MIDDLE) / (best - middle),
-                    (MIDDLE - WORST) / (middle - worst),
-                )
-            ),
-            2,
-        )
+        times = (BEST - MIDDLE) / (best - middle)
+        if name != "whole":
+            # what 0 cuts off is to be rare, where a measure falls farther than it rises
+            times = min(times, STEEPEST, (MIDDLE - WORST) / (middle - worst))
+        times = round(float(times), 2)
         found[name] = Scale(round(MIDDLE - times * float(middle), 1), times)
     return found
 

@@ -19,7 +19,7 @@ from ..scorer.points import Points
 from ..verdict import DIGITS, MEASURES, Scores, Totals, score_batch
 from .dress import REMOVABLE, fills_a_gap, interchangeable, is_split, takes_the_place, zone_of
 
-LEAST_GAIN, LEAST_OF_ADDED, LEAST_OF_A_LAYER, LEAST_OF_TWO = 2.5, 7.2, 8.0, 6.0
+LEAST_GAIN, LEAST_OF_ADDED, LEAST_OF_A_LAYER, LEAST_OF_TWO = 3.0, 9.0, 10.0, 7.5
 """Points of the whole from which a change is offered; one on, or one off, is a stylist's finest decision, a layer is
 there for more than its colour, and two changes at once have to be worth the trouble."""
 MOST, SHORTLIST = 4, 14

@@ -13,7 +13,7 @@ from .base_looks import BASE, base_looks, looks_with, places_by_zone, unsplit, w
 from .dress import zone_of
 from .wardrobe import Wardrobe
 
-GOOD = 62.0
+GOOD = 65.0
 """The whole from which a look is good."""
 MOST_SCORED = 4000
 """Base looks that are scored; of more, that many are drawn."""
