@@ -49,6 +49,8 @@ def take(page, url, folder):
     page.get_by_role("img", name="This look").wait_for()
     shot("looks-laid-out")
     page.get_by_role("button", name="laid out").click()
+    page.get_by_role("button", name=re.compile("^Coffee with")).click()
+    page.locator(".tag").first.wait_for()
     page.keyboard.press("b")
     page.get_by_role("region", name="What differs").wait_for()
     page.wait_for_timeout(500)
