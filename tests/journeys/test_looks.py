@@ -95,7 +95,7 @@ def test_another_school_says_what_it_made_of_the_look_and_can_be_the_clients(ope
 
 def test_one_look_is_held_against_another_client_and_beside_a_change(opened):
     page = opened
-    look(page, "Train day")
+    look(page, "Coffee with the quartet")
     page.get_by_label("hold beside").hover()
     pick(page, "hold beside", "Tobe Arrun")
     differs = page.get_by_role("region", name="What differs")
@@ -211,3 +211,22 @@ def test_a_look_carries_a_theme_as_far_as_it_shows(opened):
     page.keyboard.press("Control+z")
     page.keyboard.press("Control+z")
     expect(tape).to_have_count(0)
+
+
+def test_two_changes_that_help_together_are_made_at_once_and_taken_back(opened):
+    page = opened
+    page.get_by_role("article", name="Ilka Maren").get_by_role("link", name="looks kept").click()
+    for place, name in (("Top", "Ink blouse"), ("Lower half", "Blue jeans"), ("Feet", "Black flat shoes")):
+        with page.expect_response(re.compile("/judge$")):
+            page.locator(f'section[aria-label="{place}"]').get_by_role("button", name=re.compile(f"^{name}")).click()
+        page.get_by_role("button", name=re.compile(f"^{name}, in the look; take it off: ")).wait_for()
+        page.get_by_role("meter", name="The whole").wait_for()
+    whole = page.get_by_role("meter", name="The whole")
+    both = page.get_by_role("button", name=re.compile(r"^.* and .*: .*alone [+−0]"))
+    both.wait_for()
+    before = float(whole.get_attribute("aria-valuenow"))
+    gain = float(re.search(r", \+(\d+\.\d);", both.get_attribute("aria-label")).group(1))
+    both.press("Enter")
+    expect(whole).to_have_attribute("aria-valuenow", re.compile(rf"^{re.escape(f'{before + gain:g}')}"))
+    page.keyboard.press("Control+z")
+    expect(whole).to_have_attribute("aria-valuenow", f"{before:g}")

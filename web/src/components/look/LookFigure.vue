@@ -129,6 +129,7 @@ const why = (text: string) => text.split(': ').slice(1).join(': ')
 const rises = (one: Mend) =>
   Object.entries(one.rises ?? {})
     .map(([measure, by]) => `${measure} ${signed(by, 1)}`)
+    .concat(one.then ? [`alone ${signed(one.alone ?? 0, 1)} and ${signed(one.then.gain, 1)}`] : [])
     .join(', ')
 const short = (text: string, most: number) => (text.length > most ? `${text.slice(0, most - 1).trimEnd()}…` : text)
 </script>
@@ -219,7 +220,9 @@ const short = (text: string, most: number) => (text.length > most ? `${text.slic
         <path class="card" :d="`M${LABELS - 14},${tag.y - 8} l12,-13 h172 v40 h-172 l-12,-13 z`" />
         <circle class="eye" :cx="LABELS - 4" :cy="tag.y" r="3.2" />
         <text :x="LABELS + 6" :y="tag.y - 4" class="name">{{ short(title(tag.mend), 23) }}</text>
-        <text :x="LABELS + 6" :y="tag.y + 11">{{ short(why(tag.mend.text), 26) }}</text>
+        <text :x="LABELS + 6" :y="tag.y + 11">
+          {{ tag.mend.then ? short(`and ${title(tag.mend.then)}`, 26) : short(why(tag.mend.text), 26) }}
+        </text>
         <text :x="LABELS + 164" :y="tag.y + 4" class="gain" text-anchor="end">{{ signed(tag.mend.gain) }}</text>
       </g>
     </g>
