@@ -183,7 +183,7 @@ def test_a_look_may_follow_a_school_of_its_own(session, maren):
     other = judge_pieces(session, maren, LOOK, setting=Setting(conventions=strict))
     assert other.conventions.strict_neutrals
     assert not usual.conventions.strict_neutrals
-    assert other.verdict.overall != usual.verdict.overall
+    assert other.verdict.measures["harmony"].score != usual.verdict.measures["harmony"].score
 
 
 def test_one_look_is_held_against_another_client(session, maren):
