@@ -14,7 +14,7 @@ from lucid_swatch.core.garment.vocabulary import Finish, Metal, PatternType, Sca
 from lucid_swatch.core.look.dressing.mends import LEAST_OF_TWO, find_mends
 from lucid_swatch.core.look.look import Conventions, Look
 from lucid_swatch.core.look.theme import Theme, carried
-from lucid_swatch.core.look.verdict import judge, totals, wholes
+from lucid_swatch.core.look.verdict import PIECES_AT_ONCE, _chunks, judge, totals, wholes
 from tests.strategies import looks
 
 CAMEL, GREY, CREAM, BROWN, BLACK = (61, 12, 31), (60, 0, -4), (90, 1, 13), (35, 11, 17), (14, 0, 0)
@@ -76,6 +76,15 @@ def test_pieces_of_one_id_in_two_looks_may_differ():
     other = replace(CROSSED, pieces=(*CROSSED.pieces[:2], piece("jacket", C.JACKET, CAMEL), CROSSED.pieces[3]))
     assert np.ptp(wholes([CROSSED, other] * 400).reshape(-1, 2), axis=0).max() == 0
     assert wholes([CROSSED])[0] != wholes([other])[0]
+
+
+def test_looks_that_share_ids_and_no_piece_are_scored_a_few_at_once():
+    several = [replace(CROSSED, pieces=tuple(replace(p, label=str(k)) for p in CROSSED.pieces)) for k in range(300)]
+    sizes = [
+        len({id(piece) for i in chunk for piece in several[i].worn}) for chunk in _chunks(several, list(range(300)))
+    ]
+    assert max(sizes) <= PIECES_AT_ONCE
+    assert sum(sizes) == 4 * 300
 
 
 def test_a_theme_is_carried_as_far_as_its_colours_and_surfaces_are_seen():

@@ -234,14 +234,14 @@ CHUNK, PIECES_AT_ONCE = 2000, 200
 def _chunks(looks: list[Look], rows: list[int]) -> Iterator[list[int]]:
     """Rows of looks in turn, as many at once as hold few enough pieces: those of one wardrobe hold the same."""
     chunk: list[int] = []
-    pieces: set[str] = set()
+    # by object and not by id: what goes by one id in two looks may be another piece, and equal ones only make a chunk smaller
+    pieces: set[int] = set()
     for i in rows:
-        with_it = pieces | {piece.id for piece in looks[i].worn}
-        # what goes by the same id in two looks may be another piece
-        several = max(len(with_it), len(chunk) // 8)
-        if chunk and (len(chunk) == CHUNK or several > PIECES_AT_ONCE):
+        worn = {id(piece) for piece in looks[i].worn}
+        with_it = pieces | worn
+        if chunk and (len(chunk) == CHUNK or len(with_it) > PIECES_AT_ONCE):
             yield chunk
-            chunk, with_it = [], {piece.id for piece in looks[i].worn}
+            chunk, with_it = [], worn
         chunk.append(i)
         pieces = with_it
     if chunk:
