@@ -47,6 +47,8 @@ def take(page, url, folder):
     shot("looks")
     page.get_by_role("button", name="laid out").click()
     page.get_by_role("img", name="This look").wait_for()
+    # the pieces are cut from their photos one by one
+    page.wait_for_timeout(2500)
     shot("looks-laid-out")
     page.get_by_role("button", name="laid out").click()
     page.get_by_role("button", name=re.compile("^Coffee with")).click()
