@@ -1,7 +1,7 @@
 """Runs the benchmarks and prints their figures as JSON.
 
 Usage: python -m benchmarks [--photos FOLDER]... [--only accuracy|held|card|trials|portraits|intake|speed|scoring|cliffs|fuzz|screens|rail|
-                           kills|busy|requests|twenty|backup|long]
+                           kills|busy|requests|twenty|backup|long|making]
 FOLDER holds photos with a truth.json; without one, the project's own samples are used."""
 
 import argparse
@@ -23,6 +23,7 @@ from .intake import intake
 from .kills import kills
 from .large_backup import large_backup
 from .long_rails import long_rails
+from .making import making
 from .mutated_requests import mutated_requests
 from .portraits import A_BAND, portraits
 from .rail import rail
@@ -51,6 +52,7 @@ PARTS = (
     "twenty",
     "backup",
     "long",
+    "making",
 )
 
 
@@ -107,6 +109,8 @@ def main():
             figures["a backup and back"] = large_backup()
         if "long" in wanted:
             figures["rails of 500 and of 5,000 pieces"] = long_rails()
+        if "making" in wanted:
+            figures["making looks"] = making()
         if "screens" in wanted:
             figures["screens"] = screens(demo)
         if "rail" in wanted:

@@ -41,6 +41,16 @@ CORE_ROOMS = {
         "core/garment",
         "core/client",
     },
+    "core/look/making": {
+        "core",
+        "core/look",
+        "core/look/scorer",
+        "core/look/rules",
+        "core/look/remarks",
+        "core/look/dressing",
+        "core/colour",
+        "core/garment",
+    },
     "core/look/seen": {"core/colour"},
     "core/look/figure": {"core/look", "core/colour", "core/garment"},
 }

@@ -12,6 +12,8 @@ COMMANDS = {
     "measure": "measure",
     "sort": "sort",
     "score": "score",
+    "make": "make",
+    "turn": "turn",
     "serve": "serve",
     "demo": "serve",
     "backup": "keeping",

@@ -11,8 +11,9 @@ from lucid_swatch.core.photo.neutral import NeutralPoint
 from lucid_swatch.core.photo.strokes import Stroke
 from lucid_swatch.core.problems import Refused
 
+from .client import AboutDocument
 from .document import Document, Titled, parse
-from .look import ConventionsDocument, LookDocument, check_ids
+from .look import ClientDocument, ConventionsDocument, LookDocument, check_ids
 from .measurement import MeasurementDocument
 from .particulars import ParticularsDocument
 from .piece import PieceDocument
@@ -83,6 +84,10 @@ class RailDocument(Titled):
 
     format: Literal["lucid-swatch/rail"] = "lucid-swatch/rail"
     conventions: ConventionsDocument = Field(default_factory=ConventionsDocument)
+    client: ClientDocument | None = None
+    """Whose it is; without, looks are judged for nobody."""
+    about: AboutDocument = Field(default_factory=AboutDocument)
+    """What looks of it are held to: refusals, allergies, what is always on."""
     pieces: list[RailPieceDocument] = Field(max_length=5000)
 
     @model_validator(mode="after")

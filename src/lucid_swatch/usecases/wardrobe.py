@@ -4,19 +4,17 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
 from functools import cached_property
 
-import numpy as np
 from sqlalchemy.orm import Session
 
-from lucid_swatch.core.client.about import what_irritates, why_refused
 from lucid_swatch.core.client.colouring import Client
 from lucid_swatch.core.garment.known import as_known
 from lucid_swatch.core.garment.piece import Piece
-from lucid_swatch.core.garment.sorting import sort_pieces
-from lucid_swatch.core.garment.vocabulary import Category, Worn
+from lucid_swatch.core.garment.vocabulary import Worn
+from lucid_swatch.core.look.dressing.held import always_on, held_back, irritants_of, refused_by, sets_of
 from lucid_swatch.core.look.dressing.wardrobe import Wardrobe
 from lucid_swatch.core.look.kept_look import KeptLook
 from lucid_swatch.core.look.look import Conventions, Intent, Look
-from lucid_swatch.core.look.remarks.sense import Circumstances, out_of_place
+from lucid_swatch.core.look.remarks.sense import Circumstances
 from lucid_swatch.core.look.theme import Theme
 from lucid_swatch.core.problems import NotThere, Refused
 from lucid_swatch.store.clients import Clients
@@ -95,17 +93,22 @@ def wardrobe_of(session: Session, client_id: str, setting: Setting = USUAL) -> C
     hung = tuple(Pieces(session).of_client(client_id))
     ways = studio_ways(session)
     pieces = tuple(as_worn(as_known(one.piece, ways), setting.worn) for one in hung)
-    refused = _refused(wearer, pieces)
+    about, told = wearer.about, [one.particulars for one in hung]
     day = Circumstances(
-        setting.rain, refused, _irritants(wearer, hung), wearer.about.wishes, setting.formality, setting.warmth
+        setting.rain,
+        refused_by(about, pieces, wearer.conventions.school),
+        irritants_of(about, pieces, told),
+        about.wishes,
+        setting.formality,
+        setting.warmth,
     )
     wardrobe = Wardrobe(
         pieces,
         known_face(wearer),
         in_force(client, setting.conventions),
-        _always_on(wearer, pieces),
-        _barred(hung, pieces, day),
-        _sets(hung),
+        always_on(about, pieces),
+        held_back(pieces, told, day),
+        sets_of({one.piece.id: one.particulars.set for one in hung}),
     )
     return ClientWardrobe(client, hung, day, wardrobe)
 
@@ -126,56 +129,3 @@ def in_force(client: ClientRecord, schools: Conventions | None) -> Conventions:
 def as_worn(piece: Piece, worn: Mapping[str, Worn]) -> Piece:
     """A piece as it is worn here. worn: by id, where it is not as usual."""
     return replace(piece, worn=worn[piece.id]) if piece.id in worn else piece
-
-
-def _refused(client: ClientRecord, pieces: tuple[Piece, ...]) -> dict[str, str]:
-    """Why the client will not wear some of the pieces, by id."""
-    refusals = client.about.refuses
-    names: dict[str, tuple[str, ...]] = {piece.id: (piece.label,) for piece in pieces}
-    if refusals.colours:  # only then does it matter what a colour is called
-        sorts = sort_pieces(list(pieces), client.conventions.school)
-        names = {piece.id: (s.name, s.family, piece.label) for piece, s in zip(pieces, sorts, strict=True)}
-    found = {piece.id: why_refused(piece, names[piece.id], refusals) for piece in pieces}
-    return {id: why for id, why in found.items() if why is not None}
-
-
-def _irritants(client: ClientRecord, hung: tuple[HungPiece, ...]) -> dict[str, str]:
-    """What a piece is marked with that irritates the client, by id."""
-    found = {
-        one.piece.id: what_irritates(f"{one.piece.label} {one.particulars.care} {one.particulars.note}", client.about)
-        for one in hung
-    }
-    return {id: what for id, what in found.items() if what is not None}
-
-
-def _always_on(client: ClientRecord, pieces: tuple[Piece, ...]) -> tuple[Piece, ...]:
-    """What joins every look of a client: glasses, a ring, a headscarf, and the lipstick as a colour at the face."""
-    by_id = {piece.id: piece for piece in pieces}
-    always = tuple(by_id[id] for id in client.about.always_on if id in by_id)
-    if client.about.lipstick is None:
-        return always
-    lipstick = np.array([client.about.lipstick])
-    return (*always, Piece("lipstick", Category.HAIR_PIECE, lipstick, np.ones(1), label="lipstick"))
-
-
-def _barred(hung: tuple[HungPiece, ...], pieces: tuple[Piece, ...], day: Circumstances) -> dict[str, str]:
-    """Why no look is made with a piece, by id: it does not fit, the client will not wear it, it is not for the day."""
-    found: dict[str, str] = {}
-    for one, piece in zip(hung, pieces, strict=True):
-        amiss = out_of_place(piece, day)
-        if one.particulars.why_not_worn is not None:
-            found[piece.id] = one.particulars.why_not_worn
-        elif piece.id in day.refused:
-            found[piece.id] = f"the client will not wear {day.refused[piece.id]}"
-        elif amiss is not None:
-            found[piece.id] = amiss[1]
-    return found
-
-
-def _sets(hung: tuple[HungPiece, ...]) -> tuple[frozenset[str], ...]:
-    """The sets of a rail, each of two pieces at least."""
-    named: dict[str, set[str]] = {}
-    for one in hung:
-        if one.particulars.set:
-            named.setdefault(one.particulars.set, set()).add(one.piece.id)
-    return tuple(frozenset(ids) for ids in named.values() if len(ids) > 1)

@@ -23,6 +23,10 @@ class DayVerdict(StrEnum):
     LET_GO = "let go"
 
 
+AWAY = {DayVerdict.MEND: "is at the mender's", DayVerdict.ALTER: "is to be altered"}
+"""Why a piece is not there to be worn until it comes back."""
+
+
 @dataclass(frozen=True, slots=True)
 class Particulars:
     """What is known about a piece beside how it looks."""
@@ -55,6 +59,8 @@ class Particulars:
         """Why no look is made with it now; None where nothing stands against it."""
         if self.verdict is DayVerdict.LET_GO:
             return "is to be let go"
+        if self.verdict in AWAY:
+            return AWAY[self.verdict]
         return "does not fit" if self.fits is False else None
 
 

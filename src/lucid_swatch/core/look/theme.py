@@ -4,7 +4,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from ..colour.arrays import FloatArray, Lab
+from ..colour.arrays import FloatArray, IntArray, Lab
 from ..colour.difference import pairwise_delta_e_2000
 from ..garment.piece import Piece
 from ..garment.vocabulary import Finish
@@ -47,12 +47,10 @@ EACH, MOST = 0.65, 0.35
 
 def carried(pieces: tuple[Piece, ...], theme: Theme) -> Carried:
     """How far some pieces carry a theme. pieces: at least one."""
-    strength = np.concatenate([_colours(pieces, theme), _surfaces(pieces, theme)], axis=1)
+    strength = _strengths(pieces, theme)
     best = strength.max(axis=0)
-    area = np.array([area_of(piece.category) for piece in pieces]) ** 0.6
     own = strength.max(axis=1)
-    most = float((area * own).sum() / area.sum())
-    share = EACH * float(best.mean()) + MOST * min(1.0, most / ENOUGH)
+    share = float(shares_carried(pieces, theme, np.arange(len(pieces))[None, :])[0])
     names = [f"colour {k + 1}" for k in range(len(theme.colours))] + [surface.value for surface in theme.surfaces]
     order = np.argsort(-own, kind="stable")
     return Carried(
@@ -60,6 +58,21 @@ def carried(pieces: tuple[Piece, ...], theme: Theme) -> Carried:
         tuple(pieces[int(k)].id for k in order if own[k] >= SEEN_FROM),
         tuple(name for name, there in zip(names, best, strict=True) if there < SEEN_FROM),
     )
+
+
+def shares_carried(pieces: tuple[Piece, ...], theme: Theme, rows: IntArray) -> FloatArray:
+    """How far many looks carry a theme, 0..1. rows: (n, m), places of the pieces, their number where a look has fewer;
+    to (n,)."""
+    strength = np.concatenate([_strengths(pieces, theme), np.zeros((1, len(theme.colours) + len(theme.surfaces)))])
+    area = np.append(np.array([area_of(piece.category) for piece in pieces]) ** 0.6, 0.0)[rows]
+    best = strength[rows].max(axis=1).mean(axis=1)
+    most = (area * strength.max(axis=1)[rows]).sum(axis=1) / area.sum(axis=1)
+    shares: FloatArray = EACH * best + MOST * np.minimum(1.0, most / ENOUGH)
+    return shares
+
+
+def _strengths(pieces: tuple[Piece, ...], theme: Theme) -> FloatArray:
+    return np.concatenate([_colours(pieces, theme), _surfaces(pieces, theme)], axis=1)
 
 
 ENOUGH = 0.5

@@ -181,17 +181,21 @@ def _reasons(scores: Scores, measured: Measured, row: int, score: float) -> Meas
 
 def read_intent(batch: LookBatch, row: int) -> Intent:
     """What a look is going for: as said, or as its pieces show."""
-    said = INTENTS[int(batch.intent[row])]
-    if said is not None:
-        return said
-    alone = batch.only(np.array([row]))
-    if statement_weights(alone).max() > 0.5:
-        return Intent.STATEMENT
-    if (alone.of(is_strong) & (alone.area < 0.16)).any():
-        return Intent.ACCENT
-    if look_contrast(alone)[0] > 48:
-        return Intent.CONTRAST
-    return Intent.TONAL if oneness(alone)[0] > 0.6 else Intent.ACCENT
+    return read_intents(batch.only(np.array([row])))[0]
+
+
+def read_intents(batch: LookBatch) -> list[Intent]:
+    """What each look of a batch is going for."""
+    loud = statement_weights(batch).max(axis=0) > 0.5
+    small = (batch.of(is_strong) & (batch.area < 0.16)).any(axis=0)
+    stark, one = look_contrast(batch) > 48, oneness(batch) > 0.6
+    shown = np.select(
+        [loud, small, stark, one],
+        [INTENTS.index(i) for i in (Intent.STATEMENT, Intent.ACCENT, Intent.CONTRAST, Intent.TONAL)],
+        INTENTS.index(Intent.ACCENT),
+    )
+    found = (INTENTS[int(k)] for k in np.where(batch.intent > 0, batch.intent, shown))
+    return [intent for intent in found if intent is not None]
 
 
 def judge(looks: list[Look]) -> list[Verdict]:

@@ -28,6 +28,10 @@ OVER = {
 """What a piece is worn over, of what it would otherwise take the place of."""
 TAKES = {C.DRESS: frozenset({Zone.UPPER, Zone.LOWER}), C.JUMPSUIT: frozenset({Zone.UPPER, Zone.LOWER})}
 """Zones beside its own whose place a piece takes."""
+NEEDS = {C.TIE: frozenset({C.SHIRT}), C.CUFFLINKS: frozenset({C.SHIRT}), C.POCKET_SQUARE: frozenset({C.JACKET, C.COAT})}
+"""What a piece is worn with only: a tie without a collar hangs on nothing."""
+NOT_WITH = {C.HOSIERY: frozenset({C.TROUSERS, C.JUMPSUIT})}
+"""What would not be seen beside another."""
 REMOVABLE = frozenset({Zone.HEAD, Zone.NECK, Zone.WAIST, Zone.HAND, Zone.LAYER})
 """Zones that may be left empty in a whole look."""
 

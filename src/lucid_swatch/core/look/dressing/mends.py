@@ -83,7 +83,7 @@ def missing_colours(look: Look, most: int = MOST) -> list[Mend]:
 
 def candidates(look: Look) -> list["Change"]:
     """Every change that could be made, with the pieces after it. Colours are asked for only where there is no rail."""
-    changes = _removals(look) + _additions(look) + _swaps(look) + ([] if look.rail else _recolours(look))
+    changes = single_changes(look) + ([] if look.rail else _recolours(look))
     parted = is_split(look.ids, look.sets)
     return [
         change
@@ -91,6 +91,11 @@ def candidates(look: Look) -> list["Change"]:
         if _as_formal(look.pieces, change[1])
         and (parted or not is_split((p.id for p in (*change[1], *look.always)), look.sets))
     ]
+
+
+def single_changes(look: Look) -> list["Change"]:
+    """Every piece taken off, put on or exchanged for one of the rail, with the pieces after it."""
+    return _removals(look) + _additions(look) + _swaps(look)
 
 
 def choose(look: Look, changes: list["Change"], scores: Totals, most: int = MOST) -> list[Mend]:

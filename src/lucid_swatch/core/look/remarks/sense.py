@@ -5,7 +5,7 @@ from dataclasses import dataclass, field
 
 from ...client.wishes import NO_WISHES, Wishes
 from ...garment.piece import Piece
-from ...garment.vocabulary import Category, Finish, Length, Volume, Worn
+from ...garment.vocabulary import Category, Finish, Length, Toe, Volume, Worn
 from ..body import ZONES, Zone
 from .note import Note, note
 from .proportion import wish_notes
@@ -56,7 +56,7 @@ def out_of_place(piece: Piece, day: Circumstances) -> tuple[str, str] | None:
     ):
         return (
             f"occasion-{day.formality:.0f}",
-            f"is for {_word(FORMALITY_WORDS, piece.formality - 1)}, and the occasion is {_word(FORMALITY_WORDS, day.formality - 1)}",
+            f"is for {formality_in_words(piece.formality)}, and the occasion is {formality_in_words(day.formality)}",
         )
     if day.warmth is not None and piece.warmth is not None and abs(piece.warmth - day.warmth) > WARMTH_OFF:
         return (
@@ -65,7 +65,16 @@ def out_of_place(piece: Piece, day: Circumstances) -> tuple[str, str] | None:
         )
     if day.rain and Finish.SUEDE in piece.finish:
         return "suede-in-rain", "is suede, and it rains"
+    if day.rain and Finish.STRAW in piece.finish:
+        return "straw-in-rain", "is straw, and it rains"
+    if day.rain and piece.details.toe is Toe.OPEN:
+        return "open-in-rain", "is open at the toe, and it rains"
     return None
+
+
+def formality_in_words(formality: float) -> str:
+    """What the nearest occasion is called. formality: 1 beach and garden .. 5 black tie."""
+    return _word(FORMALITY_WORDS, formality - 1)
 
 
 def _word(words: tuple[str, ...], place: float) -> str:

@@ -74,7 +74,8 @@ def worn_colours(pieces: tuple[Piece, ...]) -> WornColours:
     motif = cloth.copy()
     motif[first] = False
     return WornColours(
-        np.concatenate([lab for lab, _, _ in each]),
+        # what is nothing has one hue: a b* of 1e-300, or of -0, would have another
+        np.concatenate([lab for lab, _, _ in each]).round(LAB_DIGITS) + 0.0,
         np.concatenate([share for _, share, _ in each]),
         motif,
         counts,
@@ -104,6 +105,8 @@ def _worn(piece: Piece) -> tuple[FloatArray, FloatArray, BoolArray]:
     return lab[kept], share[kept], cloth[kept]
 
 
+LAB_DIGITS = 6
+"""Decimals of CIELAB that say anything."""
 SAME = 1.0
 """CIEDE2000 under which two readings of a piece are one colour."""
 

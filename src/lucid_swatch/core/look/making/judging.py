@@ -1,0 +1,53 @@
+"""What made looks come to: the whole, and what beside it speaks for a look."""
+
+import numpy as np
+
+from ...colour.arrays import BoolArray, FloatArray, IntArray
+from ..dressing.outfits import CHUNK
+from ..dressing.wardrobe import NOTHING
+from ..theme import shares_carried
+from ..verdict import score_batch
+from .day import DayTable
+from .material import Material
+
+THEME = 20.0
+"""Points of the whole for which a look is taken that carries its theme wholly before one that carries nothing of it."""
+A_LAYER = 2.0
+"""Points of the whole that a layer has to be worth where the day asks for none."""
+
+
+class Judging:
+    """Scores looks of one wardrobe for one question. Looks are rows of places, NOTHING where they have fewer pieces."""
+
+    def __init__(self, material: Material) -> None:
+        self.material, self.wanted = material, material.wanted
+        self.day = DayTable(material.known, material.wanted)
+
+    def wholes(self, rows: IntArray) -> FloatArray:
+        """The whole of each look, 0..100. (n, m) to (n,)."""
+        batch, intent = self.material.wardrobe.batch, self.wanted.intent
+        found = [score_batch(batch(rows[at : at + CHUNK], intent)).overall for at in range(0, len(rows), CHUNK)]
+        return np.concatenate(found) if found else np.zeros(0)
+
+    def values(self, rows: IntArray, wholes: FloatArray) -> FloatArray:
+        """What looks are ordered by: the whole, less what is off the occasion, more for the theme. (n,)."""
+        values = wholes - self.day.off(rows) - A_LAYER * self.day.spare_layers(rows)
+        if self.wanted.theme is not None:
+            pieces = self.material.wardrobe.everything
+            rows = np.where(rows == NOTHING, len(pieces), rows)
+            values = values + THEME * shares_carried(pieces, self.wanted.theme, rows)
+        return values
+
+    def goes(self, rows: IntArray) -> BoolArray:
+        """Which looks can be worn as they are: every two pieces together, and the day suited. (n,)."""
+        pairs = np.pad(self.material.pairs, (0, 1), constant_values=True)
+        able = np.ones(len(rows), dtype=bool)
+        for one in range(rows.shape[1]):
+            for other in range(one):
+                able &= pairs[rows[:, one], rows[:, other]]
+        return able & self.day.suits(rows, self.layers_there)
+
+    @property
+    def layers_there(self) -> bool:
+        """Whether a layer hangs there at all."""
+        return bool(self.day.is_layer[list(self.material.usable)].any())

@@ -1,0 +1,149 @@
+"""A day in stages: layers come off and shoes change from morning to night, and every stage is a whole look."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+from itertools import product
+
+import numpy as np
+
+from ...colour.arrays import BoolArray, FloatArray, IntArray
+from ...garment.known import as_known
+from ...garment.piece import Piece
+from ...garment.vocabulary import Category
+from ..body import Zone
+from ..dressing.dress import is_split, zone_of
+from ..dressing.wardrobe import NOTHING, Wardrobe
+from ..kept_look import TimeOfDay
+from ..look import Look
+from ..verdict import DIGITS, score_batch
+from .clash import wearable_pairs
+from .day import LAYER_FROM, DayTable, why_left_out
+from .wanted import Wanted
+
+SWAPPED = (Zone.LAYER, Zone.FEET)
+"""Zones in which something else is tried, beside the bag; the clothes under a layer stay on."""
+EACH_CHANGE = 4.0
+"""Points of the whole that a change between two stages has to be worth: what is not changed need not be carried."""
+BAGS = 6
+
+
+@dataclass(frozen=True, slots=True)
+class StageAsked:
+    """What a stage of a day is for."""
+
+    when: str
+    """As 'morning', in the stylist's words."""
+    formality: tuple[float, float] | None = None
+    warmth: float | None = None
+    wet: bool = False
+    time: TimeOfDay = TimeOfDay.ANY
+
+    @property
+    def wanted(self) -> Wanted:
+        """The same as a question for one look."""
+        return Wanted(1, formality=self.formality, warmth=self.warmth, wet=self.wet, time=self.time)
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Stage:
+    """A look at one stage of a day."""
+
+    when: str
+    look: Look
+    whole: float
+    amiss: tuple[str, ...] = ()
+    """What of the stage could not be met, in words."""
+
+
+def stages(look: Look, asked: Sequence[StageAsked]) -> list[Stage]:
+    """The look over a day: for each stage the fewest changes of layer, shoes and what is carried that suit it.
+
+    What a stage changes, the next starts from. Empty where nothing is asked."""
+    found: list[Stage] = []
+    now = look
+    for one in asked:
+        stage = _stage(look, now, one)
+        found.append(stage)
+        now = stage.look
+    return found
+
+
+def weakest(found: Sequence[Stage]) -> Stage | None:
+    """The stage that speaks for the day."""
+    return min(found, key=lambda stage: stage.whole, default=None)
+
+
+def _stage(first: Look, now: Look, asked: StageAsked) -> Stage:
+    pieces = {piece.id: piece for piece in (*now.pieces, *now.rail, *first.pieces)}
+    wardrobe = Wardrobe(tuple(pieces.values()), now.client, now.conventions, now.always)
+    known = [as_known(piece) for piece in wardrobe.everything]
+    place = {piece.id: k for k, piece in enumerate(wardrobe.everything)}
+    pairs = np.pad(wearable_pairs(known), (0, 1), constant_values=True)
+    wanted = asked.wanted
+    here = [place[piece.id] for piece in now.pieces]
+    may = {
+        k: why_left_out(known[k], wanted)
+        for k, piece in enumerate(wardrobe.everything)
+        if piece.id not in now.barred or piece.id in now.ids
+    }
+    stays = [k for k in here if zone_of(known[k].category) not in SWAPPED and (may[k] is None or _is_body(known[k]))]
+    options = []
+    for zone in SWAPPED:
+        own = [k for k in here if zone_of(known[k].category) is zone]
+        others = [k for k, why in may.items() if why is None and zone_of(known[k].category) is zone and k not in here]
+        some = [k for k in own if may[k] is None] + others
+        options.append([NOTHING, *some] if zone is Zone.LAYER else some or own or [NOTHING])
+    bags = [k for k in stays if zone_of(known[k].category) is Zone.HAND and known[k].category is Category.BAG]
+    rest = [k for k in stays if k not in bags]
+    carried = [k for k, why in may.items() if why is None and known[k].category is Category.BAG and k not in bags]
+    rows = np.array([[*rest, *row] for row in product(*options, [*bags, *carried[:BAGS]] or [NOTHING])], dtype=np.intp)
+    rows = _worn(rows, pairs, here, first, wardrobe)
+    day = DayTable(known, wanted)
+    suits = day.suits(rows, bool(asked.warmth is not None and any(k != NOTHING for k in options[0])))
+    rows = rows[suits] if suits.any() else rows
+    wholes = _wholes(wardrobe, rows, first)
+    changes = np.array([len(set(row.tolist()) - {NOTHING} ^ set(here)) for row in rows])
+    # a layer on a warm stage, or none on a cold one, is what the stage is there to change
+    best = int(np.argmax(wholes - EACH_CHANGE * changes - 2 * day.spare_layers(rows)))
+    worn = tuple(wardrobe.everything[int(k)] for k in rows[best] if k != NOTHING)
+    left = tuple(piece for piece in pieces.values() if piece.id not in {p.id for p in worn})
+    # what is under a layer is warm enough for any cold
+    covered = any(zone_of(p.category) is Zone.LAYER for p in worn)
+    asks = replace(wanted, warmth=None) if covered and _lacks_layer(asked) else wanted
+    amiss = [f"{p.in_a_sentence} {why}" for p in worn if (why := why_left_out(known[place[p.id]], asks))]
+    if not suits.any():
+        amiss.append("no layer suits it" if _lacks_layer(asked) else "nothing makes it as formal as is asked")
+    return Stage(asked.when, replace(now, pieces=worn, rail=left), round(float(wholes[best]), DIGITS), tuple(amiss))
+
+
+def _is_body(piece: Piece) -> bool:
+    return zone_of(piece.category) in (Zone.UPPER, Zone.LOWER, Zone.WHOLE)
+
+
+def _lacks_layer(asked: StageAsked) -> bool:
+    return asked.warmth is not None and asked.warmth >= LAYER_FROM
+
+
+def _worn(rows: IntArray, pairs: BoolArray, here: list[int], first: Look, wardrobe: Wardrobe) -> IntArray:
+    """The looks that can be worn and part no set; what was there already may go together as the stylist had it."""
+    old = np.zeros(len(pairs), dtype=bool)
+    old[here] = True
+    able = np.ones(len(rows), dtype=bool)
+    for one in range(rows.shape[1]):
+        for other in range(one):
+            a, b = rows[:, one], rows[:, other]
+            able &= pairs[a, b] | (old[a] & old[b])
+    parted = is_split(first.ids, first.sets)
+    on = {piece.id for piece in first.always}
+    for k in np.flatnonzero(able) if first.sets and not parted else ():
+        ids = {wardrobe.everything[int(p)].id for p in rows[k] if p != NOTHING} | on
+        able[k] = not is_split(ids, first.sets)
+    if able.any():
+        return rows[able]
+    return np.array([here], dtype=np.intp)
+
+
+def _wholes(wardrobe: Wardrobe, rows: IntArray, look: Look) -> FloatArray:
+    batch = wardrobe.batch(rows, look.intent)
+    meant = {code: np.ones(len(rows), dtype=bool) for code in look.meant}
+    return score_batch(replace(batch, meant=meant)).overall

@@ -1,0 +1,80 @@
+"""One piece, many ways: looks with it for a spread of occasions, and what it does in each."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+
+import numpy as np
+
+from ..body import Zone
+from ..dressing.dress import zone_of
+from ..dressing.wardrobe import Wardrobe
+from ..look import Intent, Look
+from ..remarks.sense import FORMALITY_WORDS
+from ..rules.accents import is_strong
+from ..rules.statement import statement_weights
+from ..scorer.batch import make_batch
+from ..verdict import Reason, Verdict
+from .make import MadeLook, make_looks
+from .wanted import Wanted
+
+OCCASIONS: tuple[tuple[float, float], ...] = ((1.0, 2.0), (2.0, 3.0), (3.0, 4.0), (4.0, 5.0))
+"""Formality from and to, over which a piece is spread."""
+VOICE = 0.5
+"""Weight from which a piece makes a statement."""
+
+
+@dataclass(frozen=True, slots=True)
+class Way:
+    """A look with the piece, and the occasion that it was made for."""
+
+    made: MadeLook
+    occasion: str
+
+
+def many_ways(wardrobe: Wardrobe, piece: str, each: int = 2, wanted: Wanted | None = None) -> list[Way]:
+    """Looks with one piece for every occasion that it goes to, from the least formal. each: for one occasion, at most.
+
+    No two are worn in the same clothes. wanted: what else is asked, such as the weather."""
+    question = wanted or Wanted(1)
+    found: list[Way] = []
+    for low, high in OCCASIONS:
+        taken = tuple(way.made.piece_ids for way in found)
+        asked = replace(question, number=each, start=(piece,), formality=(low, high), kept=(), dropped=taken)
+        said = f"{FORMALITY_WORDS[round(low) - 1]} to {FORMALITY_WORDS[round(high) - 1]}"
+        found += [Way(made, said) for made in make_looks(wardrobe, asked).looks]
+    return found
+
+
+def roles(looks: Sequence[Look], verdicts: Sequence[Verdict], piece: str) -> list[str]:
+    """What one piece does in each look, in words. looks: that hold it, judged so."""
+    return [_role(look, verdict, piece) for look, verdict in zip(looks, verdicts, strict=True)]
+
+
+def _role(look: Look, verdict: Verdict, id: str) -> str:
+    batch = make_batch([look])
+    place = next(k for k in range(len(batch.rows)) if batch.piece(0, k).id == id)
+    piece, weights = batch.piece(0, place), statement_weights(batch)[:, 0]
+    if zone_of(piece.category) is Zone.LAYER:
+        return "the layer"
+    if weights[place] > VOICE and weights[place] >= weights.max():
+        return "the one voice"
+    strong = batch.of(is_strong)[:, 0] & batch.present[:, 0]
+    if strong[place] and strong.sum() == 1:
+        return "the one voice"
+    echoed = any(id in r.pieces and r.code in ECHOED and r.points > 0 for r in _reasons(verdict))
+    if strong[place] and echoed:
+        return "a colour that comes back"
+    if zone_of(piece.category) not in (Zone.UPPER, Zone.LOWER, Zone.WHOLE):
+        return "an answer to the rest" if echoed else "a quiet end"
+    if verdict.intent is Intent.TONAL:
+        return "part of the tone"
+    return (
+        "the quiet base" if weights[place] <= np.median(weights) + 0.1 or not strong[place] else "one of several voices"
+    )
+
+
+ECHOED = frozenset({"echo", "picked-up", "accent-from-the-print", "shoes-and-bag", "one-metal"})
+
+
+def _reasons(verdict: Verdict) -> list[Reason]:
+    return [r for m in verdict.measures.values() if m is not None for r in m.because]
