@@ -18,6 +18,8 @@ from lucid_swatch.core.garment.reading import Reading
 from lucid_swatch.core.garment.vocabulary import Bin, Undertone
 from lucid_swatch.core.look.kept_look import KeptLook, LookParticulars
 from lucid_swatch.core.look.look import Conventions, Intent
+from lucid_swatch.core.look.making.wall import Wall, WallLook
+from lucid_swatch.core.look.making.wanted import Wanted
 from lucid_swatch.core.photo.light import Light, LightReference
 from lucid_swatch.core.problems import NotThere, Refused
 from lucid_swatch.store.clients import Clients
@@ -48,6 +50,7 @@ from lucid_swatch.store.records import (
 )
 from lucid_swatch.store.tables import Base
 from lucid_swatch.store.trials import Comparisons, Trials
+from lucid_swatch.store.walls import Walls
 from tests.strategies import pieces
 
 NOW = datetime(2031, 5, 4, 10, 11, tzinfo=UTC)
@@ -185,6 +188,7 @@ def fill(session):
     ComparedPhotos(session).add(ComparedPhoto("c", "maren", NOW, "scarf", 9, 9, LIGHT, None, None, frame))
     Journal(session).add("maren", "hung a coat", [Entry("piece", "coat", None, {})], NOW)
     Palettes(session).add(PaletteRecord("w", "maren", "Winter", (NamedColour("navy", (21, 4, -22)),), 10.0, NOW))
+    Walls(session).add(Wall("wall", "maren", "Tour", Wanted(3), NOW, looks=(WallLook("a", ("coat",)),)))
     Jobs(session).ask("maren", JobKind.READ, "p")
 
 

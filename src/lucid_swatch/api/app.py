@@ -35,6 +35,7 @@ from . import (
     taste,
     trials,
     walk,
+    walls,
 )
 from .context import Context
 from .guard import MAX_BODY, Guard
@@ -110,6 +111,7 @@ def api_router() -> APIRouter:
         palettes,
         leanings,
         looks,
+        walls,
         figures,
         taste,
         studio,

@@ -47,7 +47,7 @@ router = APIRouter(tags=["looks"])
 @router.post("/clients/{client_id}/judge")
 def judge(session: ReadSession, client_id: Id, asked: JudgeRequest) -> JudgedAnswer:
     """The verdict on some pieces, and what every other piece would do to it."""
-    judged = judge_pieces(session, client_id, tuple(asked.pieces), asked.intent, _setting(asked))
+    judged = judge_pieces(session, client_id, tuple(asked.pieces), asked.intent, setting_of(asked))
     effects = {id: EffectAnswer(change=e.change, pieces=list(e.pieces)) for id, e in judged.effects.items()}
     stitches = [StitchAnswer(first=s.first, second=s.second, competes=s.competes, code=s.code) for s in judged.stitches]
     return JudgedAnswer(
@@ -75,11 +75,12 @@ def judge(session: ReadSession, client_id: Id, asked: JudgeRequest) -> JudgedAns
 @router.post("/clients/{client_id}/missing-colours")
 def list_missing_colours(session: ReadSession, client_id: Id, asked: JudgeRequest) -> list[MendDocument]:
     """The colours in which a piece of a look would help most, whatever hangs on the rail."""
-    found = colours_missing(session, client_id, tuple(asked.pieces), asked.intent, _setting(asked))
+    found = colours_missing(session, client_id, tuple(asked.pieces), asked.intent, setting_of(asked))
     return [mend_document(mend) for mend in found]
 
 
-def _setting(asked: JudgeRequest) -> Setting:
+def setting_of(asked: JudgeRequest) -> Setting:
+    """How, when and on whom a look is worn, as it is asked about."""
     schools = None if asked.conventions is None else asked.conventions.to_core()
     meant = {one.code: one.note for one in asked.meant}
     theme = None if asked.theme is None else asked.theme.to_core()

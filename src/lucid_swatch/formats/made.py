@@ -10,10 +10,11 @@ from lucid_swatch.core.look.dressing.wardrobe import Wardrobe
 from lucid_swatch.core.look.look import Intent, Look
 from lucid_swatch.core.look.making.turning import Turned
 from lucid_swatch.core.look.remarks.sense import Circumstances
+from lucid_swatch.core.look.theme import Theme
 from lucid_swatch.core.look.verdict import Verdict, judge
 
 from .document import Document
-from .look import LookDocument, ThemeDocument
+from .look import ClientDocument, ConventionsDocument, LookDocument, ThemeDocument
 from .piece import PieceDocument
 from .rail import RailDocument
 from .verdict import MendDocument, VerdictDocument, mend_document
@@ -113,6 +114,21 @@ def made_document(
         )
         for look, verdict, reason in zip(looks, verdicts, because, strict=True)
     ]
+
+
+def made_of_wardrobe(
+    wardrobe: Wardrobe, looks: list[Look], because: list[str], verdicts: list[Verdict], theme: Theme | None
+) -> MadeDocument:
+    """Looks of a wardrobe that never was a file, as they go out."""
+    face = wardrobe.client
+    client = None
+    if face is not None:
+        parts = {"skin": face.skin, "hair": face.hair, "eyes": face.eyes}
+        told = {name: {"lab": [float(v) for v in lab]} for name, lab in parts.items() if lab is not None}
+        client = ClientDocument.model_validate(told | {"undertone": face.undertone})
+    rail = RailDocument(client=client, conventions=ConventionsDocument.from_core(wardrobe.conventions), pieces=[])
+    carried = None if theme is None else ThemeDocument.from_core(theme)
+    return MadeDocument(looks=made_document(looks, because, verdicts, rail, carried))
 
 
 def turned_documents(found: list[Turned], told: dict[str, Any], rail: RailDocument) -> list[TurnedDocument]:

@@ -19,6 +19,7 @@ from .tables import (
     PieceRow,
     SideBySideRow,
     TrialRow,
+    WallRow,
 )
 
 
@@ -43,6 +44,7 @@ OWNED: dict[type[Base], Belongs] = {
     TrialRow: Belongs("client.json", "trial"),
     SideBySideRow: Belongs("client.json", "side by side"),
     ComparedPhotoRow: Belongs("compared/", None, pictures=True, why="a photo that is removed goes for good"),
+    WallRow: Belongs("walls.json", "wall"),
     PaletteRow: Belongs("palettes.json", "palette"),
     ChangeRow: Belongs(None, None, why="the journal is how the studio steps back, and says nothing of its own"),
     JobRow: Belongs(None, None, why="what is still to be done is no record of anybody"),

@@ -57,6 +57,8 @@ class JobKind(StrEnum):
     """A newer reading of a photo, in the place of the older."""
     PICTURES = "pictures"
     """Those of a photo that is read already and came from elsewhere, or lost them."""
+    MAKE = "make"
+    """The looks of a wall."""
 
 
 class JobState(StrEnum):

@@ -32,6 +32,8 @@ from lucid_swatch.core.garment.vocabulary import (
 )
 from lucid_swatch.core.look.kept_look import LookParticulars, PastVerdict
 from lucid_swatch.core.look.look import Conventions, Intent
+from lucid_swatch.core.look.making.wall import Spare, WallLook
+from lucid_swatch.core.look.making.wanted import Wanted
 from lucid_swatch.core.photo.light import Light, SeriesLight
 from lucid_swatch.core.photo.likeness import PhotoMarks
 from lucid_swatch.core.photo.neutral import NeutralPoint
@@ -310,6 +312,28 @@ class LookPieceRow(Base):
     look_id: Mapped[str] = mapped_column(sa.ForeignKey("look.id", ondelete="CASCADE"), primary_key=True)
     position: Mapped[int] = mapped_column(primary_key=True)
     piece_id: Mapped[str] = mapped_column(sa.ForeignKey("piece.id", ondelete="RESTRICT"), index=True)
+
+
+class WallRow(Base):
+    """Looks that were made for one question, side by side."""
+
+    __tablename__ = "wall"
+
+    id: Mapped[str] = mapped_column(primary_key=True)
+    client_id: Mapped[str] = whose()
+    name: Mapped[str]
+    wanted: Mapped[Wanted] = mapped_column(Value(Wanted))
+    asked: Mapped[Wanted | None] = mapped_column(Value(Wanted))
+    looks: Mapped[tuple[WallLook, ...]] = mapped_column(Value(tuple[WallLook, ...]), default=())
+    """By the ids of their pieces: what no longer hangs on the rail is left away where they are shown."""
+    spares: Mapped[tuple[Spare, ...]] = mapped_column(Value(tuple[Spare, ...]), default=())
+    dropped: Mapped[tuple[tuple[str, ...], ...]] = mapped_column(Value(tuple[tuple[str, ...], ...]), default=())
+    lack: Mapped[str] = mapped_column(default="")
+    base_looks: Mapped[int] = mapped_column(default=0)
+    good: Mapped[int] = mapped_column(default=0)
+    left_out: Mapped[dict[str, str]] = mapped_column(Value(dict[str, str]), default=dict)
+    made_at: Mapped[datetime | None]
+    created_at: Mapped[datetime]
 
 
 class ChangeRow(Base):

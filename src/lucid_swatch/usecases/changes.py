@@ -18,6 +18,7 @@ from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.records import ChangeRecord, Entry
 from lucid_swatch.store.studio import Studio
 from lucid_swatch.store.trials import Comparisons, Trials
+from lucid_swatch.store.walls import Walls
 
 Snapshot = dict[str, Any] | None
 
@@ -39,6 +40,7 @@ KEEPERS: dict[str, Callable[[Session], Keeper]] = {
     "client": Clients,
     "studio": Studio,
     "look": Looks,
+    "wall": Walls,
     "trial": Trials,
     "side by side": Comparisons,
 }

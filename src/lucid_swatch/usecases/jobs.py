@@ -11,6 +11,7 @@ from lucid_swatch.store.records import JobKind
 
 from .eyes import Sight
 from .intake import read_kept_photo, set_down_unread
+from .walls import make_wall, set_down_unmade
 
 
 @dataclass(frozen=True, slots=True)
@@ -27,8 +28,18 @@ def _read(sessions: Sessions, folder: Folder, sight: Sight, id: str) -> None:
     read_kept_photo(sessions, folder, sight.cut_out, id)
 
 
+def _make(sessions: Sessions, folder: Folder, sight: Sight, id: str) -> None:
+    make_wall(sessions, id)
+
+
 PHOTO = Work(_read, set_down_unread)
-WORKS = {JobKind.READ: PHOTO, JobKind.READ_AGAIN: PHOTO, JobKind.TAKE_OVER: PHOTO, JobKind.PICTURES: PHOTO}
+WORKS = {
+    JobKind.MAKE: Work(_make, set_down_unmade),
+    JobKind.READ: PHOTO,
+    JobKind.READ_AGAIN: PHOTO,
+    JobKind.TAKE_OVER: PHOTO,
+    JobKind.PICTURES: PHOTO,
+}
 
 
 def do_job(sessions: Sessions, folder: Folder, sight: Sight, about: str) -> None:

@@ -18,6 +18,7 @@ from lucid_swatch.store.looks import Looks
 from lucid_swatch.store.palettes import Palettes
 from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.trials import Comparisons, Trials
+from lucid_swatch.store.walls import Walls
 
 from .faces import ORIGINAL
 from .palettes import palette_of
@@ -30,7 +31,7 @@ def archive_name(session: Session, client_id: str) -> str:
 
 
 def write_client_archive(session: Session, folder: Folder, client_id: str, out: IO[bytes]) -> None:
-    """Writes a zip with the client, the rail, the looks and the palettes as JSON, and every photo."""
+    """Writes a zip with the client, the rail, the looks, the walls and the palettes as JSON, and every photo."""
     client = Clients(session).get(client_id)
     trials, compared = Trials(session).of_client(client_id), Comparisons(session).of_client(client_id)
     document = ClientDocument(
@@ -58,6 +59,7 @@ def write_client_archive(session: Session, folder: Folder, client_id: str, out: 
         "client.json": document.model_dump_json(indent=1).encode(),
         RAIL: rail_json(session, client_id).encode(),
         "looks.json": json.dumps(looks, indent=1).encode(),
+        "walls.json": json.dumps([Walls.values(one) for one in Walls(session).of_client(client_id)], indent=1).encode(),
         "palettes.json": json.dumps(palettes, indent=1).encode(),
     }
     photos = {PHOTOS + photo.file: folder.photo(photo.file) for photo in Photos(session).of_client(client_id)}

@@ -1660,6 +1660,186 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/clients/{client_id}/walls": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Walls
+         * @description A client's walls, the newest first.
+         */
+        get: operations["list_walls"];
+        put?: never;
+        /**
+         * Make
+         * @description Makes looks: of a short rail while one waits, of a longer one as a job that can be watched and stopped.
+         */
+        post: operations["make"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/walls/{wall_id}/making": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Make Again
+         * @description Asks a wall anew; what is kept on it stays.
+         */
+        post: operations["make_again"];
+        /**
+         * Stop
+         * @description Stops the making; what was found by now stays.
+         */
+        delete: operations["stop"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/walls/{wall_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Show
+         * @description A wall, judged anew.
+         */
+        get: operations["show"];
+        /**
+         * Call
+         * @description Gives a wall another name.
+         */
+        put: operations["call"];
+        post?: never;
+        /**
+         * Let Go
+         * @description Lets a wall go, which can be taken back; the looks that were kept of it stay.
+         */
+        delete: operations["let_go"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/walls/{wall_id}/looks/{look_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Tie
+         * @description Keeps a look of a wall, or keeps it no longer.
+         */
+        put: operations["tie"];
+        post?: never;
+        /**
+         * Drop Look
+         * @description Drops a look of a wall; another comes in its place.
+         */
+        delete: operations["drop_look"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/walls/{wall_id}/need": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Tell Need
+         * @description What a piece that no look of a wall uses would need.
+         */
+        get: operations["tell_need"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/walls/{wall_id}/looks.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Take Out
+         * @description The looks of a wall in the open format.
+         */
+        get: operations["take_out"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/turn": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Turn
+         * @description The smallest changes that turn a look up or down, to evening or day, to other weather.
+         */
+        post: operations["turn"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/day": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Lay Over A Day
+         * @description A look in the stages of a day: layers and shoes change, what is under them stays on.
+         */
+        post: operations["lay_over_a_day"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/clients/{client_id}/figures": {
         parameters: {
             query?: never;
@@ -2919,6 +3099,71 @@ export interface components {
             heel: components["schemas"]["HeelGuess"][];
         };
         /**
+         * DayAnswer
+         * @description A look over a day.
+         */
+        DayAnswer: {
+            /** Stages */
+            stages: components["schemas"]["StageAnswer"][];
+            /**
+             * Weakest
+             * @description The stage that speaks for the day.
+             */
+            weakest: string;
+            /**
+             * Overall
+             * @description The whole of that stage.
+             */
+            overall: number;
+        };
+        /**
+         * DayRequest
+         * @description A look over a day.
+         */
+        DayRequest: {
+            /** Pieces */
+            pieces: string[];
+            intent?: components["schemas"]["Intent"] | null;
+            /**
+             * Rain
+             * @description Whether it rains on the day.
+             * @default false
+             */
+            rain?: boolean;
+            /**
+             * Worn
+             * @description How pieces are worn, by id, where it is not as they usually are.
+             */
+            worn?: {
+                [key: string]: components["schemas"]["Worn"];
+            };
+            /**
+             * Formality
+             * @description Of the occasion.
+             */
+            formality?: number | null;
+            /**
+             * Warmth
+             * @description That the weather asks for.
+             */
+            warmth?: number | null;
+            /** @description The school to judge by; left out, the client's. */
+            conventions?: components["schemas"]["ConventionsDocument-Input"] | null;
+            /**
+             * On
+             * @description Another client, whose colouring and refusals the look is held against.
+             */
+            on?: string | null;
+            /**
+             * Meant
+             * @description Reasons that are broken knowingly.
+             */
+            meant?: components["schemas"]["MeantDocument-Input"][];
+            theme?: components["schemas"]["ThemeDocument-Input"] | null;
+            /** Stages */
+            stages: components["schemas"]["StageRequest"][];
+        };
+        /**
          * DayVerdict
          * @description What the stylist decides about a piece when going through the wardrobe.
          * @enum {string}
@@ -3457,7 +3702,7 @@ export interface components {
          * @description What takes long and is done beside the screens.
          * @enum {string}
          */
-        JobKind: "read" | "read again" | "take over" | "pictures";
+        JobKind: "read" | "read again" | "take over" | "pictures" | "make";
         /**
          * JobState
          * @description How far a job has come. What is done, or was stopped, is no job any more.
@@ -3562,6 +3807,14 @@ export interface components {
          * @enum {string}
          */
         Kin: "match" | "may match" | "clash" | "related" | "apart";
+        /**
+         * KnotRequest
+         * @description Whether a look of a wall is kept.
+         */
+        KnotRequest: {
+            /** Keep */
+            keep: boolean;
+        };
         /**
          * LaidOutAnswer
          * @description A look laid out, centimetres.
@@ -4202,6 +4455,21 @@ export interface components {
             /** Confidence */
             confidence: number;
             neckline: components["schemas"]["Neckline"];
+        };
+        /**
+         * NeedAnswer
+         * @description What a piece that is in no look would need.
+         */
+        NeedAnswer: {
+            /** Piece */
+            piece: string;
+            /** Text */
+            text: string;
+            /**
+             * Good
+             * @description Good looks that could hold it as things are.
+             */
+            good: number;
         };
         /**
          * NeighbourAnswer
@@ -5114,6 +5382,12 @@ export interface components {
             box: number[];
         };
         /**
+         * Share
+         * @description How the pieces that looks start from are shared among them.
+         * @enum {string}
+         */
+        Share: "one" | "all" | "even";
+        /**
          * ShareAnswer
          * @description A part of a rail's cloth.
          */
@@ -5249,6 +5523,16 @@ export interface components {
             confidence: number;
         };
         /**
+         * Span
+         * @description From where to where the formality of an occasion lies.
+         */
+        Span: {
+            /** Low */
+            low: number;
+            /** High */
+            high: number;
+        };
+        /**
          * SpotPlace
          * @description A place in a portrait, in fractions from the top left corner.
          */
@@ -5269,6 +5553,42 @@ export interface components {
             hair?: components["schemas"]["SpotPlace"][];
             /** Eyes */
             eyes?: components["schemas"]["SpotPlace"][];
+        };
+        /**
+         * StageAnswer
+         * @description A look at one stage of a day.
+         */
+        StageAnswer: {
+            /** When */
+            when: string;
+            /** Pieces */
+            pieces: string[];
+            /** Overall */
+            overall: number;
+            /**
+             * Amiss
+             * @description What of the stage could not be met.
+             */
+            amiss: string[];
+        };
+        /**
+         * StageRequest
+         * @description A stage of a day.
+         */
+        StageRequest: {
+            /** When */
+            when: string;
+            /** Formality */
+            formality?: number | null;
+            /** Warmth */
+            warmth?: number | null;
+            /**
+             * Wet
+             * @default false
+             */
+            wet?: boolean;
+            /** @default  */
+            time?: components["schemas"]["TimeOfDay"];
         };
         /**
          * Stature
@@ -5500,6 +5820,12 @@ export interface components {
             surfaces: components["schemas"]["Finish"][];
         };
         /**
+         * TimeOfDay
+         * @description When in the day a look is worn.
+         * @enum {string}
+         */
+        TimeOfDay: "" | "day" | "evening";
+        /**
          * Toe
          * @description How a shoe ends in front.
          * @enum {string}
@@ -5543,6 +5869,83 @@ export interface components {
             warm: number | null;
             /** Balanced */
             balanced: number | null;
+        };
+        /**
+         * Turn
+         * @description What a look is turned to.
+         * @enum {string}
+         */
+        Turn: "up" | "down" | "day" | "evening" | "warmer" | "colder" | "rain";
+        /**
+         * TurnRequest
+         * @description A look that is to be turned.
+         */
+        TurnRequest: {
+            /** Pieces */
+            pieces: string[];
+            intent?: components["schemas"]["Intent"] | null;
+            /**
+             * Rain
+             * @description Whether it rains on the day.
+             * @default false
+             */
+            rain?: boolean;
+            /**
+             * Worn
+             * @description How pieces are worn, by id, where it is not as they usually are.
+             */
+            worn?: {
+                [key: string]: components["schemas"]["Worn"];
+            };
+            /**
+             * Formality
+             * @description Of the occasion.
+             */
+            formality?: number | null;
+            /**
+             * Warmth
+             * @description That the weather asks for.
+             */
+            warmth?: number | null;
+            /** @description The school to judge by; left out, the client's. */
+            conventions?: components["schemas"]["ConventionsDocument-Input"] | null;
+            /**
+             * On
+             * @description Another client, whose colouring and refusals the look is held against.
+             */
+            on?: string | null;
+            /**
+             * Meant
+             * @description Reasons that are broken knowingly.
+             */
+            meant?: components["schemas"]["MeantDocument-Input"][];
+            theme?: components["schemas"]["ThemeDocument-Input"] | null;
+            to: components["schemas"]["Turn"];
+        };
+        /**
+         * TurnedAnswer
+         * @description A look after its turn.
+         */
+        TurnedAnswer: {
+            /** Changes */
+            changes: components["schemas"]["MendDocument"][];
+            /** Pieces */
+            pieces: string[];
+            /** Overall */
+            overall: number;
+        };
+        /**
+         * TurnsAnswer
+         * @description The ways to turn a look, fewest changes first.
+         */
+        TurnsAnswer: {
+            /** Turns */
+            turns: components["schemas"]["TurnedAnswer"][];
+            /**
+             * As It Is
+             * @description Whether nothing has to change.
+             */
+            as_it_is: boolean;
         };
         /**
          * Undertone
@@ -5596,6 +5999,197 @@ export interface components {
             /** Confidence */
             confidence: number;
             volume: components["schemas"]["Volume"];
+        };
+        /**
+         * WallAnswer
+         * @description A wall of looks.
+         */
+        WallAnswer: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            wanted: components["schemas"]["WantedAnswer"];
+            /** Looks */
+            looks: components["schemas"]["WallLookAnswer"][];
+            /**
+             * Making
+             * @description How far the making is, 0..1; null when nothing is being made.
+             */
+            making: number | null;
+            /**
+             * Lack
+             * @description Why there are fewer than were asked for.
+             */
+            lack: string;
+            /** Base Looks */
+            base_looks: number;
+            /** Good */
+            good: number;
+            /**
+             * Left Out
+             * @description Why pieces are in no look, by id.
+             */
+            left_out: {
+                [key: string]: string;
+            };
+            /**
+             * Uses
+             * @description In how many looks each piece is that could be in one, by id.
+             */
+            uses: {
+                [key: string]: number;
+            };
+            /**
+             * Lost
+             * @description Looks that hold pieces that no longer hang on the rail.
+             */
+            lost: number;
+            /**
+             * Created At
+             * Format: date-time
+             */
+            created_at: string;
+        };
+        /**
+         * WallInListAnswer
+         * @description A wall as it stands in a list.
+         */
+        WallInListAnswer: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Looks */
+            looks: number;
+            /** Kept */
+            kept: number;
+            /** Making */
+            making: boolean;
+            /**
+             * Created At
+             * Format: date-time
+             */
+            created_at: string;
+        };
+        /**
+         * WallLookAnswer
+         * @description A look on a wall.
+         */
+        WallLookAnswer: {
+            /** Id */
+            id: string;
+            /** Pieces */
+            pieces: string[];
+            /**
+             * Start
+             * @description Which of the starts it holds.
+             */
+            start: number;
+            /** Occasion */
+            occasion: string;
+            /**
+             * Role
+             * @description What the one piece does in it, where one is spread.
+             */
+            role: string;
+            /** Kept As */
+            kept_as: string | null;
+            /** Overall */
+            overall: number;
+            intent: components["schemas"]["Intent"];
+            /**
+             * Scores
+             * @description Of the five measures.
+             */
+            scores: {
+                [key: string]: number | null;
+            };
+            /**
+             * Because
+             * @description What sets it apart.
+             */
+            because: string;
+            /**
+             * Carries
+             * @description How far it carries the theme, 0..1; null without one.
+             */
+            carries: number | null;
+        };
+        /**
+         * WallName
+         * @description Another name for a wall.
+         */
+        WallName: {
+            /** Name */
+            name: string;
+        };
+        /**
+         * WallRequest
+         * @description So many looks, from what, for what.
+         */
+        WallRequest: {
+            /** Name */
+            name: string;
+            /** Number */
+            number: number;
+            /**
+             * Start
+             * @description Pieces that looks start from.
+             */
+            start?: string[];
+            /** @default one */
+            share?: components["schemas"]["Share"];
+            /** @description Of the occasion; left out, any. */
+            formality?: components["schemas"]["Span"] | null;
+            /**
+             * Warmth
+             * @description That the weather asks for.
+             */
+            warmth?: number | null;
+            /**
+             * Wet
+             * @default false
+             */
+            wet?: boolean;
+            /** @default  */
+            time?: components["schemas"]["TimeOfDay"];
+            intent?: components["schemas"]["Intent"] | null;
+            theme?: components["schemas"]["ThemeDocument-Input"] | null;
+            /**
+             * Spread
+             * @description Whether the one piece that looks start from is spread over every occasion that it goes to.
+             * @default false
+             */
+            spread?: boolean;
+            /**
+             * Seed
+             * @default 0
+             */
+            seed?: number;
+        };
+        /**
+         * WantedAnswer
+         * @description What a wall was asked for.
+         */
+        WantedAnswer: {
+            /** Number */
+            number: number;
+            /** Start */
+            start: string[];
+            share: components["schemas"]["Share"];
+            formality: components["schemas"]["Span"] | null;
+            /** Warmth */
+            warmth: number | null;
+            /** Wet */
+            wet: boolean;
+            time: components["schemas"]["TimeOfDay"];
+            intent: components["schemas"]["Intent"] | null;
+            theme: components["schemas"]["ThemeDocument-Output"] | null;
+            /** Spread */
+            spread: boolean;
+            /** Seed */
+            seed: number;
         };
         /**
          * WatchRequest
@@ -11640,6 +12234,788 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    list_walls: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WallInListAnswer"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    make: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WallRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WallAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    make_again: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                wall_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WallRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WallAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    stop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                wall_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WallAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    show: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                wall_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WallAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    call: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                wall_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WallName"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WallAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    let_go: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                wall_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LetGoAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    tie: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                wall_id: string;
+                look_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KnotRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WallAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    drop_look: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                wall_id: string;
+                look_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WallAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    tell_need: {
+        parameters: {
+            query: {
+                piece: string;
+            };
+            header?: never;
+            path: {
+                wall_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NeedAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    take_out: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                wall_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    turn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TurnRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TurnsAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    lay_over_a_day: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DayRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DayAnswer"];
+                };
             };
             /** @description Unauthorized */
             401: {

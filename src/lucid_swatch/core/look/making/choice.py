@@ -141,13 +141,21 @@ class Chooser:
 
     def spares(self, most: int) -> list[int]:
         """What would come next, in order, as if nothing more were chosen meanwhile: for a look that is dropped."""
-        worth = np.where(self._open(), self._worth(), -np.inf)
-        order = np.argsort(-worth, kind="stable")
-        return [int(k) for k in order[:most] if np.isfinite(worth[k])]
+        worth = np.where(self._open(with_quota=False), self._worth(), -np.inf)
+        order = [int(k) for k in np.argsort(-worth, kind="stable") if np.isfinite(worth[k])]
+        # one that is dropped is followed by one of the same start where each has its share
+        each = -(-most // len(self.quota))
+        taken: list[int] = []
+        for k in order:
+            if sum(self.group[one] == self.group[k] for one in taken) < each:
+                taken.append(k)
+            if len(taken) == most:
+                break
+        return taken
 
-    def _open(self) -> BoolArray:
+    def _open(self, with_quota: bool = True) -> BoolArray:
         """Candidates that could come: their clothes are not there yet, and their start has its share left."""
-        free: BoolArray = ~self.banned & (self.quota[self.group] > 0)
+        free: BoolArray = ~self.banned & ((self.quota[self.group] > 0) | (not with_quota))
         if self.keys:
             free &= ~np.isin(self.variety.key, list(self.keys))
         return free

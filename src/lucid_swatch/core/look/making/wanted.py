@@ -39,6 +39,8 @@ class Wanted:
     time: TimeOfDay = TimeOfDay.ANY
     intent: Intent | None = None
     theme: Theme | None = None
+    spread: bool = False
+    """Whether the one piece that looks start from is spread over every occasion that it goes to."""
     seed: int = 0
     """Another seed turns what lies equally near another way."""
     kept: tuple[tuple[str, ...], ...] = ()
@@ -49,6 +51,8 @@ class Wanted:
     def __post_init__(self) -> None:
         if not 1 <= self.number <= MOST_WANTED:
             raise ValueError(f"{self.number} looks are asked for; 1 to {MOST_WANTED} can be made at once")
+        if self.spread and len(self.start) != 1:
+            raise ValueError("one piece is spread over occasions, and no more")
         if self.formality is not None and not 1 <= self.formality[0] <= self.formality[1] <= 5:
             raise ValueError("formality runs from 1 to 5, the lower end first")
         if self.warmth is not None and not 0 <= self.warmth <= 4:

@@ -1,0 +1,178 @@
+"""Looks that are made, and looks that are turned."""
+
+import json
+from typing import Annotated
+
+from fastapi import APIRouter, Query, Response
+from sqlalchemy.orm import Session
+
+from lucid_swatch.core.look.verdict import judge
+from lucid_swatch.formats.made import made_of_wardrobe
+from lucid_swatch.store.clients import Clients
+from lucid_swatch.store.jobs import Jobs
+from lucid_swatch.store.walls import Walls
+from lucid_swatch.usecases.day import over_a_day, turn_look
+from lucid_swatch.usecases.rail_out import file_name
+from lucid_swatch.usecases.walls import (
+    ask_again,
+    begin_wall,
+    drop,
+    is_short,
+    keep_on_wall,
+    let_wall_go,
+    looks_of,
+    make_wall,
+    rename,
+    shown,
+    stop_making,
+    what_it_needs,
+)
+
+from .context import Context, Id, InContext, ReadSession
+from .documents.changes import LetGoAnswer
+from .documents.walls import (
+    DayAnswer,
+    DayRequest,
+    KnotRequest,
+    NeedAnswer,
+    TurnRequest,
+    TurnsAnswer,
+    WallAnswer,
+    WallInListAnswer,
+    WallName,
+    WallRequest,
+    day_answer,
+    need_answer,
+    turned_answer,
+    wall_answer,
+    wall_in_list,
+)
+from .looks import setting_of
+
+router = APIRouter(tags=["walls"])
+
+
+@router.get("/clients/{client_id}/walls")
+def list_walls(session: ReadSession, client_id: Id) -> list[WallInListAnswer]:
+    """A client's walls, the newest first."""
+    Clients(session).get(client_id)
+    asked = {job.about for job in Jobs(session).of_client(client_id)}
+    return [wall_in_list(wall, wall.id in asked) for wall in Walls(session).of_client(client_id)]
+
+
+@router.post("/clients/{client_id}/walls", status_code=201)
+def make(context: InContext, client_id: Id, asked: WallRequest) -> WallAnswer:
+    """Makes looks: of a short rail while one waits, of a longer one as a job that can be watched and stopped."""
+    wanted = asked.to_core()
+    with context.sessions.begin() as session:
+        wall, short = begin_wall(session, client_id, asked.name, wanted), is_short(session, client_id)
+    return _made(context, wall.id, short)
+
+
+@router.post("/walls/{wall_id}/making")
+def make_again(context: InContext, wall_id: Id, asked: WallRequest) -> WallAnswer:
+    """Asks a wall anew; what is kept on it stays."""
+    wanted = asked.to_core()
+    with context.sessions.begin() as session:
+        wall = ask_again(session, wall_id, wanted)
+        short = is_short(session, wall.client_id)
+    return _made(context, wall_id, short)
+
+
+@router.delete("/walls/{wall_id}/making")
+def stop(context: InContext, wall_id: Id) -> WallAnswer:
+    """Stops the making; what was found by now stays."""
+    with context.sessions.begin() as session:
+        stop_making(session, wall_id)
+    context.queue.end([wall_id])
+    return _answer(context, wall_id)
+
+
+@router.get("/walls/{wall_id}")
+def show(session: ReadSession, wall_id: Id) -> WallAnswer:
+    """A wall, judged anew."""
+    return _shown(session, wall_id)
+
+
+@router.put("/walls/{wall_id}")
+def call(context: InContext, wall_id: Id, asked: WallName) -> WallAnswer:
+    """Gives a wall another name."""
+    with context.sessions.begin() as session:
+        rename(session, wall_id, asked.name)
+    return _answer(context, wall_id)
+
+
+@router.delete("/walls/{wall_id}")
+def let_go(context: InContext, wall_id: Id) -> LetGoAnswer:
+    """Lets a wall go, which can be taken back; the looks that were kept of it stay."""
+    with context.sessions.begin() as session:
+        number = let_wall_go(session, wall_id)
+    context.queue.end([wall_id])
+    return LetGoAnswer(change=number)
+
+
+@router.put("/walls/{wall_id}/looks/{look_id}")
+def tie(context: InContext, wall_id: Id, look_id: Id, asked: KnotRequest) -> WallAnswer:
+    """Keeps a look of a wall, or keeps it no longer."""
+    with context.sessions.begin() as session:
+        keep_on_wall(session, wall_id, look_id, asked.keep)
+    return _answer(context, wall_id)
+
+
+@router.delete("/walls/{wall_id}/looks/{look_id}")
+def drop_look(context: InContext, wall_id: Id, look_id: Id) -> WallAnswer:
+    """Drops a look of a wall; another comes in its place."""
+    with context.sessions.begin() as session:
+        drop(session, wall_id, look_id)
+    return _answer(context, wall_id)
+
+
+@router.get("/walls/{wall_id}/need")
+def tell_need(session: ReadSession, wall_id: Id, piece: Annotated[str, Query(max_length=200)]) -> NeedAnswer:
+    """What a piece that no look of a wall uses would need."""
+    return need_answer(what_it_needs(session, wall_id, piece))
+
+
+@router.get("/walls/{wall_id}/looks.json")
+def take_out(session: ReadSession, wall_id: Id) -> Response:
+    """The looks of a wall in the open format."""
+    wall, wardrobe, looks, because = looks_of(session, wall_id)
+    document = made_of_wardrobe(wardrobe, looks, because, judge(looks) if looks else [], wall.wanted.theme)
+    told = json.dumps(document.model_dump(mode="json", by_alias=True), indent=1)
+    headers = {"content-disposition": f'attachment; filename="{file_name(wall.name)}.json"'}
+    return Response(told, media_type="application/json", headers=headers)
+
+
+@router.post("/clients/{client_id}/turn")
+def turn(session: ReadSession, client_id: Id, asked: TurnRequest) -> TurnsAnswer:
+    """The smallest changes that turn a look up or down, to evening or day, to other weather."""
+    found, as_it_is = turn_look(session, client_id, tuple(asked.pieces), asked.intent, setting_of(asked), asked.to)
+    return TurnsAnswer(turns=[turned_answer(one) for one in found], as_it_is=as_it_is)
+
+
+@router.post("/clients/{client_id}/day")
+def lay_over_a_day(session: ReadSession, client_id: Id, asked: DayRequest) -> DayAnswer:
+    """A look in the stages of a day: layers and shoes change, what is under them stays on."""
+    stages = [one.to_core() for one in asked.stages]
+    found = over_a_day(session, client_id, tuple(asked.pieces), asked.intent, setting_of(asked), stages)
+    return day_answer(found, min(found, key=lambda one: one.overall))
+
+
+def _made(context: Context, wall_id: str, short: bool) -> WallAnswer:
+    if short:
+        # the job stands in the database all the same: what a kill cuts off is made at the next start
+        make_wall(context.sessions, wall_id, show=False)
+    else:
+        context.queue.add(wall_id)
+    return _answer(context, wall_id)
+
+
+def _answer(context: Context, wall_id: str) -> WallAnswer:
+    with context.sessions() as session:
+        return _shown(session, wall_id)
+
+
+def _shown(session: Session, wall_id: str) -> WallAnswer:
+    found = shown(session, wall_id)
+    job = Jobs(session).about(wall_id)
+    return wall_answer(found, None if job is None else job.done or 0.0)
