@@ -4,8 +4,7 @@ from contextlib import contextmanager
 
 import pytest
 
-from lucid_swatch.core.look.kept_look import TimeOfDay
-from lucid_swatch.core.look.making.stages import StageAsked
+from lucid_swatch.core.look.kept_look import DayStage, TimeOfDay
 from lucid_swatch.core.look.making.turning import Turn
 from lucid_swatch.core.look.making.wanted import Share, Wanted
 from lucid_swatch.core.problems import NotThere, Refused
@@ -277,7 +276,7 @@ def test_a_look_is_turned_and_laid_over_a_day(sessions, maren):
             look,
             None,
             Setting(),
-            [StageAsked("morning", warmth=3.0), StageAsked("evening", (3, 4), time=TimeOfDay.EVENING)],
+            [DayStage("morning", warmth=3.0), DayStage("evening", 3.5, time=TimeOfDay.EVENING)],
         )
     assert found
     assert not as_it_is

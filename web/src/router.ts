@@ -40,6 +40,12 @@ export const router = createRouter({
           meta: { title: 'Rail' },
           beforeEnter: (to) => askEarly(String(to.params.client)),
         },
+        {
+          path: 'make/:wall?',
+          name: 'make',
+          component: () => import('./views/MakeView.vue'),
+          meta: { title: 'Make looks' },
+        },
         { path: 'looks', name: 'looks', component: () => import('./views/LooksView.vue'), meta: { title: 'Looks' } },
         {
           path: 'intake',

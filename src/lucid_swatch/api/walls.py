@@ -61,7 +61,7 @@ def list_walls(session: ReadSession, client_id: Id) -> list[WallInListAnswer]:
 
 
 @router.post("/clients/{client_id}/walls", status_code=201)
-def make(context: InContext, client_id: Id, asked: WallRequest) -> WallAnswer:
+def make_looks(context: InContext, client_id: Id, asked: WallRequest) -> WallAnswer:
     """Makes looks: of a short rail while one waits, of a longer one as a job that can be watched and stopped."""
     wanted = asked.to_core()
     with context.sessions.begin() as session:
@@ -80,7 +80,7 @@ def make_again(context: InContext, wall_id: Id, asked: WallRequest) -> WallAnswe
 
 
 @router.delete("/walls/{wall_id}/making")
-def stop(context: InContext, wall_id: Id) -> WallAnswer:
+def stop_making_looks(context: InContext, wall_id: Id) -> WallAnswer:
     """Stops the making; what was found by now stays."""
     with context.sessions.begin() as session:
         stop_making(session, wall_id)
@@ -89,13 +89,13 @@ def stop(context: InContext, wall_id: Id) -> WallAnswer:
 
 
 @router.get("/walls/{wall_id}")
-def show(session: ReadSession, wall_id: Id) -> WallAnswer:
+def show_wall(session: ReadSession, wall_id: Id) -> WallAnswer:
     """A wall, judged anew."""
     return _shown(session, wall_id)
 
 
 @router.put("/walls/{wall_id}")
-def call(context: InContext, wall_id: Id, asked: WallName) -> WallAnswer:
+def call_wall(context: InContext, wall_id: Id, asked: WallName) -> WallAnswer:
     """Gives a wall another name."""
     with context.sessions.begin() as session:
         rename(session, wall_id, asked.name)
@@ -103,7 +103,7 @@ def call(context: InContext, wall_id: Id, asked: WallName) -> WallAnswer:
 
 
 @router.delete("/walls/{wall_id}")
-def let_go(context: InContext, wall_id: Id) -> LetGoAnswer:
+def let_go_of_wall(context: InContext, wall_id: Id) -> LetGoAnswer:
     """Lets a wall go, which can be taken back; the looks that were kept of it stay."""
     with context.sessions.begin() as session:
         number = let_wall_go(session, wall_id)
@@ -134,7 +134,7 @@ def tell_need(session: ReadSession, wall_id: Id, piece: Annotated[str, Query(max
 
 
 @router.get("/walls/{wall_id}/looks.json")
-def take_out(session: ReadSession, wall_id: Id) -> Response:
+def take_looks_out(session: ReadSession, wall_id: Id) -> Response:
     """The looks of a wall in the open format."""
     wall, wardrobe, looks, because = looks_of(session, wall_id)
     document = made_of_wardrobe(wardrobe, looks, because, judge(looks) if looks else [], wall.wanted.theme)

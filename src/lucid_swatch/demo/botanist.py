@@ -5,7 +5,19 @@ from lucid_swatch.core.garment.vocabulary import Finish as F
 from lucid_swatch.core.garment.vocabulary import Length, Metal, Volume
 from lucid_swatch.core.garment.vocabulary import PatternType as P
 
-from .scenario import BULB, DAY, LEATHER, LED, SHADE, STEEL, SampleClient, SampleLook, SamplePortrait, sample
+from .scenario import (
+    BULB,
+    DAY,
+    LEATHER,
+    LED,
+    SHADE,
+    STEEL,
+    SampleClient,
+    SampleLook,
+    SamplePortrait,
+    SampleWall,
+    sample,
+)
 from .studio.portrait import Sitter
 from .studio.scene import Room
 
@@ -38,10 +50,12 @@ LOOKS = (
     SampleLook("Morning among the ferns", ("fog-jacket.jpg", "ice-top.jpg", "glasshouse-trousers.jpg", "garden-boots.jpg")),
 )  # fmt: skip
 
+WALLS = (SampleWall("Opening week", 7, 3, warmth=2.0),)
+
 BOTANIST = SampleClient(
     name="Wenna Ostrel", note="Botanist. Opens a glasshouse in spring and will be photographed among leaves.",
     sitter=Sitter(skin=(82.0, 8.0, 9.5), hair=(15.0, 1.0, -1.0), eyes=(48.0, -4.0, -15.0), hair_style="bob"),
-    portraits=(SamplePortrait("portrait-of-the-botanist.jpg", (0.98, 1.0, 1.04)),), samples=SAMPLES, looks=LOOKS, newest=("opening-dress.jpg", "silver-flats.jpg"),
+    portraits=(SamplePortrait("portrait-of-the-botanist.jpg", (0.98, 1.0, 1.04)),), samples=SAMPLES, looks=LOOKS, walls=WALLS, newest=("opening-dress.jpg", "silver-flats.jpg"),
     kept={"opening-dress.jpg": {"uses": ["opening"], "verdict": "alter"}, "garden-boots.jpg": {"uses": ["glasshouse"], "verdict": "keep"}},
     about={"dresses_for": "The opening, interviews, mornings among wet leaves.", "refuses": {"materials": ["suede"]}, "metal": "silver", "shoes": "boots that may get wet", "height": 171},
 )  # fmt: skip

@@ -10,6 +10,7 @@ from itertools import pairwise
 from pathlib import Path
 
 from lucid_swatch.core.client.reading import Veil
+from lucid_swatch.core.look.making.wanted import Share, Wanted
 from lucid_swatch.core.photo.neutral import NeutralPoint
 from lucid_swatch.core.problems import Refused
 from lucid_swatch.formats.client import AboutDocument
@@ -20,6 +21,7 @@ from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.database import FILE, Sessions, open_database
 from lucid_swatch.store.folder import Folder
 from lucid_swatch.store.records import SideKind
+from lucid_swatch.store.walls import Walls
 from lucid_swatch.usecases.clients import add_client, write_about
 from lucid_swatch.usecases.compared_photos import add_compared_photo
 from lucid_swatch.usecases.eyes import OwnEyes, Sight
@@ -28,11 +30,12 @@ from lucid_swatch.usecases.intake import relight, take_in
 from lucid_swatch.usecases.looks import keep_look
 from lucid_swatch.usecases.rail import Word, change_pieces, hang_photo
 from lucid_swatch.usecases.side_by_side import keep_side_by_side
+from lucid_swatch.usecases.walls import begin_wall, keep_on_wall, make_wall
 from lucid_swatch.work.queue import WorkQueue
 
 from .observer import hold_drapes
 from .samples import TRUTH, make_samples
-from .scenario import SampleClient
+from .scenario import SampleClient, SampleWall
 from .wardrobe import CLIENTS, SAMPLES
 
 Progress = Callable[[str], None]
@@ -153,6 +156,28 @@ def _hang_and_keep(sessions: Sessions, client: SampleClient, photo_ids: dict[str
         write_about(session, client_id, AboutDocument.model_validate(client.about).to_core())
         if client.trial:
             hold_drapes(session, client_id, client.sitter, OBSERVER)
+    for wall in client.walls:
+        _make(sessions, client_id, wall, pieces)
+
+
+def _make(sessions: Sessions, client_id: str, sample: SampleWall, pieces: dict[str, str]) -> None:
+    """A wall as a stylist would leave it: made, and the best of it kept."""
+    wanted = Wanted(
+        sample.number,
+        tuple(pieces[file] for file in sample.start),
+        Share.EVEN if len(sample.start) > 1 else Share.ONE,
+        sample.formality,
+        sample.warmth,
+        time=sample.time,
+    )
+    with sessions.begin() as session:
+        wall = begin_wall(session, client_id, sample.name, wanted).id
+    make_wall(sessions, wall, show=False)
+    with sessions() as session:
+        looks = Walls(session).get(wall).looks
+    for look in looks[: sample.kept]:
+        with sessions.begin() as session:
+            keep_on_wall(session, wall, look.id, True)
 
 
 BETWEEN_VISITS = timedelta(days=58)

@@ -17,6 +17,7 @@ from .scenario import (
     SampleComparison,
     SampleLook,
     SamplePortrait,
+    SampleWall,
     sample,
 )
 from .studio.portrait import Sitter
@@ -65,6 +66,10 @@ LOOKS = (
     SampleLook("Coffee with the quartet", ("check-jacket.jpg", "white-tee.jpg", "jeans.jpg", "cognac-loafers.jpg", "brown-belt.jpg")),
 )  # fmt: skip
 
+WALLS = (
+    SampleWall("Tour wardrobe", 9, 4, ("camel-trousers.jpg", "charcoal-trousers.jpg", "black-trousers.jpg"), (2.0, 4.0)),
+)  # fmt: skip
+
 COMPARED = (
     SampleComparison("In steel blue.jpg", (44.0, -2.0, -22.0), (1.02, 0.94, 0.74)),
     SampleComparison("In rust.jpg", (46.0, 29.0, 34.0), (0.86, 0.90, 0.84)),
@@ -93,7 +98,7 @@ CELLIST = SampleClient(
     name="Ilka Maren", note="Cellist, on tour from October to May. Sits to play: wide or long below, nothing that slides.",
     sitter=Sitter(skin=(61.0, 12.0, 23.0), hair=(19.0, 6.0, 8.0), eyes=(28.0, 9.0, 16.0), hair_style="up"),
     portraits=(SamplePortrait("portrait.jpg", (1.05, 1.0, 0.88)), SamplePortrait("portrait-in-the-evening.jpg", (1.16, 1.0, 0.72), ("make-up",))),
-    samples=SAMPLES, looks=LOOKS, compared=COMPARED, trial=True, kept=KEPT, newest=("winter-coat.jpg", "charcoal-trousers.jpg", "rust-knit.jpg", "beret.jpg"),
+    samples=SAMPLES, looks=LOOKS, walls=WALLS, compared=COMPARED, trial=True, kept=KEPT, newest=("winter-coat.jpg", "charcoal-trousers.jpg", "rust-knit.jpg", "beret.jpg"),
     about={
         "dresses_for": "Concerts in the evening, trains by day, rehearsals in cold halls.",
         "refuses": {"heel": 4.0, "sheer": True, "lengths": ["cropped"], "colours": ["neon"]}, "metal": "gold",

@@ -5,7 +5,7 @@ from lucid_swatch.core.garment.vocabulary import Finish as F
 from lucid_swatch.core.garment.vocabulary import Length, Metal
 from lucid_swatch.core.garment.vocabulary import PatternType as P
 
-from .scenario import BULB, DAY, GOLD, LEATHER, LED, SHADE, SampleClient, SampleLook, SamplePortrait, sample
+from .scenario import BULB, DAY, GOLD, LEATHER, LED, SHADE, SampleClient, SampleLook, SamplePortrait, SampleWall, sample
 from .studio.portrait import Sitter
 from .studio.scene import Room
 
@@ -37,10 +37,12 @@ LOOKS = (
     SampleLook("On the quay", ("watch-coat.jpg", "saffron-knit.jpg", "deck-trousers.jpg", "conker-boots.jpg", "wool-cap.jpg")),
 )  # fmt: skip
 
+WALLS = (SampleWall("Talks", 6, 3, ("lectern-jacket.jpg", "pine-jacket.jpg"), (2.5, 4.5)),)
+
 PILOT = SampleClient(
     name="Tobe Arrun", note="Harbour pilot for thirty years, now speaks in public. Stands for hours, wind on most days.",
     sitter=Sitter(skin=(33.0, 10.0, 16.5), hair=(12.0, 2.0, 2.0), eyes=(19.0, 6.0, 8.0), hair_style="short"),
-    portraits=(SamplePortrait("portrait-of-the-pilot.jpg", (1.04, 1.0, 0.9)),), samples=SAMPLES, looks=LOOKS, newest=("saffron-knit.jpg", "signal-scarf.jpg"),
+    portraits=(SamplePortrait("portrait-of-the-pilot.jpg", (1.04, 1.0, 0.9)),), samples=SAMPLES, looks=LOOKS, walls=WALLS, newest=("saffron-knit.jpg", "signal-scarf.jpg"),
     kept={"lectern-jacket.jpg": {"uses": ["talks"], "verdict": "keep"}, "watch-coat.jpg": {"uses": ["quay"], "verdict": "keep"}, "clay-knit.jpg": {"verdict": "mend"}},
     about={"dresses_for": "Talks under stage light, walks on the quay.", "refuses": {"patterns": ["floral"]}, "allergies": ["nickel"], "metal": "gold", "shoes": "boots", "height": 186},
 )  # fmt: skip

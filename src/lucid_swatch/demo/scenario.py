@@ -5,6 +5,7 @@ from dataclasses import dataclass, field
 from lucid_swatch.core.garment.vocabulary import Category as C
 from lucid_swatch.core.garment.vocabulary import Finish as F
 from lucid_swatch.core.garment.vocabulary import PatternType as P
+from lucid_swatch.core.look.kept_look import TimeOfDay
 from lucid_swatch.core.look.look import Intent
 from lucid_swatch.usecases.rail import Word
 
@@ -68,6 +69,20 @@ class SampleLook:
 
 
 @dataclass(frozen=True)
+class SampleWall:
+    """Looks that are made for the sample client, and how many of them are kept."""
+
+    name: str
+    number: int
+    kept: int
+    start: tuple[str, ...] = ()
+    """Files of the pieces that they start from, each its share."""
+    formality: tuple[float, float] | None = None
+    warmth: float | None = None
+    time: TimeOfDay = TimeOfDay.ANY
+
+
+@dataclass(frozen=True)
 class SamplePortrait:
     """A portrait as it is sent in."""
 
@@ -95,6 +110,7 @@ class SampleClient:
     portraits: tuple[SamplePortrait, ...]
     samples: tuple[Sample, ...]
     looks: tuple[SampleLook, ...]
+    walls: tuple[SampleWall, ...] = ()
     consent_for: str = "Colour reading and looks, kept by the studio."
     about: dict[str, object] = field(default_factory=dict)
     kept: dict[str, dict[str, object]] = field(default_factory=dict)

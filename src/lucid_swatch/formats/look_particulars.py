@@ -8,7 +8,7 @@ from pydantic import ConfigDict, Field, TypeAdapter
 
 from lucid_swatch.core.garment.particulars import Season
 from lucid_swatch.core.garment.vocabulary import Worn
-from lucid_swatch.core.look.kept_look import LookParticulars
+from lucid_swatch.core.look.kept_look import DayStage, LookParticulars, TimeOfDay
 
 from .document import Document
 from .look import ConventionsDocument, MeantDocument, ThemeDocument
@@ -24,6 +24,22 @@ class WornPhotoDocument(Document):
     feet: bool
     """Whether it shows the look down to the shoes."""
     on: date
+
+
+class StageDocument(Document):
+    """A stage of a day."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    when: str = Field(min_length=1, max_length=60)
+    formality: float | None = Field(default=None, ge=1, le=5)
+    warmth: float | None = Field(default=None, ge=0, le=4)
+    wet: bool = False
+    time: TimeOfDay = TimeOfDay.ANY
+
+    def to_core(self) -> DayStage:
+        """The stage as the core sees it."""
+        return DayStage(self.when, self.formality, self.warmth, self.wet, self.time)
 
 
 class LookParticularsDocument(Document):
@@ -53,6 +69,8 @@ class LookParticularsDocument(Document):
     meant: list[MeantDocument] = Field(default_factory=list, max_length=40)
     """Reasons that are broken knowingly here."""
     theme: ThemeDocument | None = None
+    stages: list[StageDocument] = Field(default_factory=list, max_length=6)
+    """Of the day over which it is worn."""
 
     def to_core(self) -> LookParticulars:
         """The particulars as the core sees them."""

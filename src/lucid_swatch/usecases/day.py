@@ -5,8 +5,9 @@ from dataclasses import dataclass, replace
 
 from sqlalchemy.orm import Session
 
+from lucid_swatch.core.look.kept_look import DayStage
 from lucid_swatch.core.look.look import Intent, Look
-from lucid_swatch.core.look.making.stages import StageAsked, stages
+from lucid_swatch.core.look.making.stages import stages
 from lucid_swatch.core.look.making.turning import Turn, Turned, needs_no_turn, turn
 
 from .wardrobe import Setting, wardrobe_of
@@ -37,7 +38,7 @@ def over_a_day(
     piece_ids: tuple[str, ...],
     intent: Intent | None,
     setting: Setting,
-    asked: Sequence[StageAsked],
+    asked: Sequence[DayStage],
 ) -> list[StageShown]:
     """A look at every stage of a day. NotThere when a piece is not on the rail."""
     look = _look(session, client_id, piece_ids, intent, setting)

@@ -296,8 +296,8 @@ def shown(session: Session, id: str) -> Shown:
     looks = [_look(wardrobe, wall, one) for one in hung]
     verdicts = judge(looks) if looks else []
     doing = roles(looks, verdicts, wall.wanted.start[0]) if wall.wanted.spread and looks else [""] * len(looks)
-    usable = Material(wardrobe, wall.wanted).usable if wardrobe.everything else ()
-    uses = {wardrobe.pieces[k].id: 0 for k in usable}
+    material = Material(wardrobe, wall.wanted) if wardrobe.everything else None
+    uses = {} if material is None else {wardrobe.pieces[k].id: 0 for k in material.beside_a_start}
     for one in hung:
         for piece in one.piece_ids:
             uses[piece] = uses.get(piece, 0) + 1

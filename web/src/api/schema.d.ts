@@ -1674,10 +1674,10 @@ export interface paths {
         get: operations["list_walls"];
         put?: never;
         /**
-         * Make
+         * Make Looks
          * @description Makes looks: of a short rail while one waits, of a longer one as a job that can be watched and stopped.
          */
-        post: operations["make"];
+        post: operations["make_looks"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1699,10 +1699,10 @@ export interface paths {
          */
         post: operations["make_again"];
         /**
-         * Stop
+         * Stop Making Looks
          * @description Stops the making; what was found by now stays.
          */
-        delete: operations["stop"];
+        delete: operations["stop_making_looks"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1716,21 +1716,21 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Show
+         * Show Wall
          * @description A wall, judged anew.
          */
-        get: operations["show"];
+        get: operations["show_wall"];
         /**
-         * Call
+         * Call Wall
          * @description Gives a wall another name.
          */
-        put: operations["call"];
+        put: operations["call_wall"];
         post?: never;
         /**
-         * Let Go
+         * Let Go Of Wall
          * @description Lets a wall go, which can be taken back; the looks that were kept of it stay.
          */
-        delete: operations["let_go"];
+        delete: operations["let_go_of_wall"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1788,10 +1788,10 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Take Out
+         * Take Looks Out
          * @description The looks of a wall in the open format.
          */
-        get: operations["take_out"];
+        get: operations["take_looks_out"];
         put?: never;
         post?: never;
         delete?: never;
@@ -3161,7 +3161,7 @@ export interface components {
             meant?: components["schemas"]["MeantDocument-Input"][];
             theme?: components["schemas"]["ThemeDocument-Input"] | null;
             /** Stages */
-            stages: components["schemas"]["StageRequest"][];
+            stages: components["schemas"]["StageDocument-Input"][];
         };
         /**
          * DayVerdict
@@ -4047,6 +4047,11 @@ export interface components {
              */
             meant?: components["schemas"]["MeantDocument-Input"][];
             theme?: components["schemas"]["ThemeDocument-Input"] | null;
+            /**
+             * Stages
+             * @description Of the day over which it is worn.
+             */
+            stages?: components["schemas"]["StageDocument-Input"][];
         };
         /**
          * LookParticularsDocument
@@ -4111,6 +4116,11 @@ export interface components {
              */
             meant: components["schemas"]["MeantDocument-Output"][];
             theme: components["schemas"]["ThemeDocument-Output"] | null;
+            /**
+             * Stages
+             * @description Of the day over which it is worn.
+             */
+            stages: components["schemas"]["StageDocument-Output"][];
         };
         /**
          * LookRequest
@@ -5572,10 +5582,10 @@ export interface components {
             amiss: string[];
         };
         /**
-         * StageRequest
+         * StageDocument
          * @description A stage of a day.
          */
-        StageRequest: {
+        "StageDocument-Input": {
             /** When */
             when: string;
             /** Formality */
@@ -5589,6 +5599,25 @@ export interface components {
             wet?: boolean;
             /** @default  */
             time?: components["schemas"]["TimeOfDay"];
+        };
+        /**
+         * StageDocument
+         * @description A stage of a day.
+         */
+        "StageDocument-Output": {
+            /** When */
+            when: string;
+            /** Formality */
+            formality: number | null;
+            /** Warmth */
+            warmth: number | null;
+            /**
+             * Wet
+             * @default false
+             */
+            wet: boolean;
+            /** @default  */
+            time: components["schemas"]["TimeOfDay"];
         };
         /**
          * Stature
@@ -12331,7 +12360,7 @@ export interface operations {
             };
         };
     };
-    make: {
+    make_looks: {
         parameters: {
             query?: never;
             header?: never;
@@ -12455,7 +12484,7 @@ export interface operations {
             };
         };
     };
-    stop: {
+    stop_making_looks: {
         parameters: {
             query?: never;
             header?: never;
@@ -12513,7 +12542,7 @@ export interface operations {
             };
         };
     };
-    show: {
+    show_wall: {
         parameters: {
             query?: never;
             header?: never;
@@ -12571,7 +12600,7 @@ export interface operations {
             };
         };
     };
-    call: {
+    call_wall: {
         parameters: {
             query?: never;
             header?: never;
@@ -12633,7 +12662,7 @@ export interface operations {
             };
         };
     };
-    let_go: {
+    let_go_of_wall: {
         parameters: {
             query?: never;
             header?: never;
@@ -12873,7 +12902,7 @@ export interface operations {
             };
         };
     };
-    take_out: {
+    take_looks_out: {
         parameters: {
             query?: never;
             header?: never;

@@ -7,7 +7,6 @@ from pydantic import Field
 from lucid_swatch.core.look.kept_look import TimeOfDay
 from lucid_swatch.core.look.look import Intent
 from lucid_swatch.core.look.making.lacking import Need
-from lucid_swatch.core.look.making.stages import StageAsked
 from lucid_swatch.core.look.making.turning import Turn, Turned
 from lucid_swatch.core.look.making.wall import Wall
 from lucid_swatch.core.look.making.wanted import Share, Wanted
@@ -15,6 +14,7 @@ from lucid_swatch.core.look.theme import carried
 from lucid_swatch.core.look.verdict import MEASURES, Verdict
 from lucid_swatch.core.problems import Refused
 from lucid_swatch.formats.look import ThemeDocument
+from lucid_swatch.formats.look_particulars import StageDocument
 from lucid_swatch.formats.verdict import MendDocument, mend_document
 from lucid_swatch.usecases.day import StageShown
 from lucid_swatch.usecases.walls import Shown
@@ -183,25 +183,10 @@ class TurnsAnswer(Answer):
     """Whether nothing has to change."""
 
 
-class StageRequest(Request):
-    """A stage of a day."""
-
-    when: str = Field(min_length=1, max_length=60)
-    formality: float | None = Field(default=None, ge=1, le=5)
-    warmth: float | None = Field(default=None, ge=0, le=4)
-    wet: bool = False
-    time: TimeOfDay = TimeOfDay.ANY
-
-    def to_core(self) -> StageAsked:
-        """The stage as the core sees it."""
-        span = None if self.formality is None else (self.formality, self.formality)
-        return StageAsked(self.when, span, self.warmth, self.wet, self.time)
-
-
 class DayRequest(JudgeRequest):
     """A look over a day."""
 
-    stages: list[StageRequest] = Field(min_length=1, max_length=6)
+    stages: list[StageDocument] = Field(min_length=1, max_length=6)
 
 
 class StageAnswer(Answer):

@@ -31,6 +31,20 @@ class WornPhoto:
 
 
 @dataclass(frozen=True, slots=True)
+class DayStage:
+    """What a stage of a day is for."""
+
+    when: str
+    """As 'morning', in the stylist's words."""
+    formality: float | None = None
+    """Of the occasion, 1 beach and garden .. 5 black tie."""
+    warmth: float | None = None
+    """That the weather asks for, 0 bare summer .. 4 deep winter."""
+    wet: bool = False
+    time: TimeOfDay = TimeOfDay.ANY
+
+
+@dataclass(frozen=True, slots=True)
 class LookParticulars:
     """What a look is for, and how it was found."""
 
@@ -56,6 +70,8 @@ class LookParticulars:
     meant: Mapping[str, str] = field(default_factory=dict)
     """Codes of reasons that are broken knowingly here, each with a note why."""
     theme: Theme | None = None
+    stages: tuple[DayStage, ...] = ()
+    """Of the day over which it is worn; what changes from one to the next follows from them."""
 
     def __post_init__(self) -> None:
         for rating in (self.stylist_rating, self.client_rating):

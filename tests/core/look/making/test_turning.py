@@ -7,8 +7,8 @@ from lucid_swatch.core.garment.known import as_known
 from lucid_swatch.core.garment.vocabulary import Category, Finish, Heel
 from lucid_swatch.core.look.dressing.dress import can_be_worn
 from lucid_swatch.core.look.dressing.wardrobe import Wardrobe
-from lucid_swatch.core.look.kept_look import TimeOfDay
-from lucid_swatch.core.look.making.stages import StageAsked, stages, weakest
+from lucid_swatch.core.look.kept_look import DayStage, TimeOfDay
+from lucid_swatch.core.look.making.stages import stages, weakest
 from lucid_swatch.core.look.making.turning import Turn, evening_of, needs_no_turn, turn
 from lucid_swatch.core.look.verdict import judge
 
@@ -89,9 +89,9 @@ def test_what_is_barred_or_always_on_stays_so():
 
 def test_a_day_changes_layers_and_shoes_and_the_weakest_stage_speaks():
     asked = (
-        StageAsked("morning", warmth=3.0),
-        StageAsked("noon", warmth=1.0),
-        StageAsked("evening", (3.5, 4.5), 2.0, time=TimeOfDay.EVENING),
+        DayStage("morning", warmth=3.0),
+        DayStage("noon", warmth=1.0),
+        DayStage("evening", 4.0, 2.0, time=TimeOfDay.EVENING),
     )
     day = stages(DAY, asked)
     assert [stage.when for stage in day] == ["morning", "noon", "evening"]
@@ -109,5 +109,5 @@ def test_a_day_changes_layers_and_shoes_and_the_weakest_stage_speaks():
 def test_a_stage_that_cannot_be_met_says_so():
     bare = Wardrobe(tuple(p for p in RAIL if p.category not in (Category.COAT, Category.JACKET)))
     look = bare.look("day", ("cream shirt", "navy trousers", "tan shoes"))
-    cold = stages(look, (StageAsked("morning", warmth=4.0),))[0]
+    cold = stages(look, (DayStage("morning", warmth=4.0),))[0]
     assert any("cream shirt" in one for one in cold.amiss)

@@ -11,7 +11,8 @@ const STEPS = [
 ]
 const route = useRoute()
 const { id, client } = useClient()
-const here = computed(() => String(route.name))
+/** Making looks is a part of the looks. */
+const here = computed(() => (route.name === 'make' ? 'looks' : String(route.name)))
 </script>
 
 <template>

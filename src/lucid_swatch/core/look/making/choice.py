@@ -23,7 +23,7 @@ FIRST_USE, SECOND_USE = 9.0, 9.0
 """Points of the whole, once a set, for a garment that is in a look at all, and in a second one."""
 TWICE_FROM = 2.5
 """Looks that are each garment's share from which it is worn thin in one alone."""
-TOO_OFTEN = 0.35
+TOO_OFTEN = 0.5
 """Points of the whole for the square of each use of a garment above its share."""
 COUNTS = {Zone.FEET: 0.7, Zone.HAND: 0.45}
 """How much the use of what is no garment counts; of what is not named here."""

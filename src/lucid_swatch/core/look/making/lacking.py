@@ -200,11 +200,9 @@ def needs(wardrobe: Wardrobe, wanted: Wanted, made: Made, most: int = 8) -> list
     used = {id for look in made.looks for id in look.piece_ids}
     unused = [
         wardrobe.pieces[k]
-        for k in made.material.usable
-        if wardrobe.pieces[k].id not in used
-        and zone_of(wardrobe.pieces[k].category) in CLOTHES | {Zone.FEET}
         # what no look could hold beside what it starts from was not asked for
-        and any(made.material.worn_together((*kit.all, k)) for kit in made.material.starts)
+        for k in made.material.beside_a_start
+        if wardrobe.pieces[k].id not in used and zone_of(wardrobe.pieces[k].category) in CLOTHES | {Zone.FEET}
     ]
     return [need_of(wardrobe, wanted, piece) for piece in unused[:most]]
 

@@ -143,6 +143,12 @@ class Material:
         always = [piece.category for piece in self.wardrobe.always]
         return can_be_worn([self.known[k].category for k in places] + always)
 
+    @property
+    def beside_a_start(self) -> tuple[int, ...]:
+        """The pieces that may come and could be worn with something that looks start from, or are that."""
+        able = (k for k in self.usable if any(self.worn_together(tuple({*kit.all, k})) for kit in self.starts))
+        return tuple(able)
+
     def of_zone(self, zone: Zone, start: Kit) -> list[int]:
         """The pieces of a zone that a base look of one start may hold."""
         fixed = [k for k in start.base if zone_of(self.known[k].category) is zone]

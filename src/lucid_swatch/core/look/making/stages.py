@@ -13,7 +13,7 @@ from ...garment.vocabulary import Category
 from ..body import Zone
 from ..dressing.dress import is_split, zone_of
 from ..dressing.wardrobe import NOTHING, Wardrobe
-from ..kept_look import TimeOfDay
+from ..kept_look import DayStage
 from ..look import Look
 from ..verdict import DIGITS, score_batch
 from .clash import wearable_pairs
@@ -27,21 +27,10 @@ EACH_CHANGE = 4.0
 BAGS = 6
 
 
-@dataclass(frozen=True, slots=True)
-class StageAsked:
-    """What a stage of a day is for."""
-
-    when: str
-    """As 'morning', in the stylist's words."""
-    formality: tuple[float, float] | None = None
-    warmth: float | None = None
-    wet: bool = False
-    time: TimeOfDay = TimeOfDay.ANY
-
-    @property
-    def wanted(self) -> Wanted:
-        """The same as a question for one look."""
-        return Wanted(1, formality=self.formality, warmth=self.warmth, wet=self.wet, time=self.time)
+def question_of(stage: DayStage) -> Wanted:
+    """A stage as a question for one look."""
+    span = None if stage.formality is None else (stage.formality, stage.formality)
+    return Wanted(1, formality=span, warmth=stage.warmth, wet=stage.wet, time=stage.time)
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -55,7 +44,7 @@ class Stage:
     """What of the stage could not be met, in words."""
 
 
-def stages(look: Look, asked: Sequence[StageAsked]) -> list[Stage]:
+def stages(look: Look, asked: Sequence[DayStage]) -> list[Stage]:
     """The look over a day: for each stage the fewest changes of layer, shoes and what is carried that suit it.
 
     What a stage changes, the next starts from. Empty where nothing is asked."""
@@ -73,13 +62,13 @@ def weakest(found: Sequence[Stage]) -> Stage | None:
     return min(found, key=lambda stage: stage.whole, default=None)
 
 
-def _stage(first: Look, now: Look, asked: StageAsked) -> Stage:
+def _stage(first: Look, now: Look, asked: DayStage) -> Stage:
     pieces = {piece.id: piece for piece in (*now.pieces, *now.rail, *first.pieces)}
     wardrobe = Wardrobe(tuple(pieces.values()), now.client, now.conventions, now.always)
     known = [as_known(piece) for piece in wardrobe.everything]
     place = {piece.id: k for k, piece in enumerate(wardrobe.everything)}
     pairs = np.pad(wearable_pairs(known), (0, 1), constant_values=True)
-    wanted = asked.wanted
+    wanted = question_of(asked)
     here = [place[piece.id] for piece in now.pieces]
     may = {
         k: why_left_out(known[k], wanted)
@@ -120,7 +109,7 @@ def _is_body(piece: Piece) -> bool:
     return zone_of(piece.category) in (Zone.UPPER, Zone.LOWER, Zone.WHOLE)
 
 
-def _lacks_layer(asked: StageAsked) -> bool:
+def _lacks_layer(asked: DayStage) -> bool:
     return asked.warmth is not None and asked.warmth >= LAYER_FROM
 
 

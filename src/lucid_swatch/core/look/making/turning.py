@@ -154,8 +154,10 @@ class _Turning:
             reached = [k for k in worn if moved[k] >= HARDLY * self.notch - 1e-9]
         wholes_after = self._whole([after_all[k] for k in reached])
         found = [_Found(float(whole), *combined[k]) for k, whole in zip(reached, wholes_after, strict=True)]
-        good = [one for one in found if one.whole >= min(GOOD, before - MAY_COST)] or found
-        return [self._told(one, singles, wholes - before) for one in self._smallest(good, most)]
+        good = [one for one in found if one.whole >= min(GOOD, before - MAY_COST)]
+        # where every way costs much, the one that costs least is told all the same
+        chosen = self._smallest(good, most) if good else self._smallest(found, 1)
+        return [self._told(one, singles, wholes - before) for one in chosen]
 
     def _may_come(self, change: Mend) -> bool:
         new = change.with_piece if change.do == "swap" else change.piece if change.do == "add" else None

@@ -1,0 +1,107 @@
+import { computed, ref, watch, type Ref } from 'vue'
+import type { Need, Wall, WallBody, WallInList } from '@/api'
+import { cache, keys, touch, touchAllBut } from './cache'
+import { firstProblem } from './firstProblem'
+import { answered, api } from './http'
+import { useServer } from './useServer'
+import { useTried } from './useTried'
+
+/** How often a wall is looked at while its looks are being made, in milliseconds. */
+const WATCHED_EVERY = 150
+
+/** A client's walls, and one of them: made, kept, dropped, every step back. */
+export function useWalls(clientId: Ref<string>, wallId: Ref<string>) {
+  const at = () => ({ params: { path: { client_id: clientId.value } } })
+  const key = () => (wallId.value ? keys.wall(clientId.value, wallId.value) : null)
+  const { answer: listed, problem: unlisted } = useServer<WallInList[]>(
+    () => keys.walls(clientId.value),
+    () => answered(api.GET('/api/clients/{client_id}/walls', at())),
+  )
+  const { answer: wall, problem: unshown } = useServer<Wall>(
+    key,
+    () => answered(api.GET('/api/walls/{wall_id}', { params: { path: { wall_id: wallId.value } } })),
+    {
+      every: () => {
+        const now = key()
+        const there = now && cache.getQueryData<Wall>(now)
+        return there && there.making !== null ? WATCHED_EVERY : false
+      },
+    },
+  )
+  const { problem: failed, tried } = useTried()
+  /** What was done last, for the eye and the screen reader. */
+  const told = ref('')
+  watch(clientId, () => (told.value = ''))
+
+  /** One after the other, however fast the keys come. */
+  let turns: Promise<unknown> = Promise.resolve()
+  function inTurn<T>(act: () => Promise<T>): Promise<T> {
+    const done = turns.then(act)
+    turns = done
+    return done
+  }
+  const put = async (now: Wall) => {
+    const name = keys.wall(clientId.value, now.id)
+    await cache.cancelQueries({ queryKey: name })
+    cache.setQueryData<Wall>(name, now)
+    void touchAllBut(clientId.value, name)
+    return now
+  }
+  const done = (act: () => Promise<Wall>) => inTurn(() => tried(async () => put(await act())))
+  const path = () => ({ params: { path: { wall_id: wallId.value } } })
+  const lookAt = (look: string) => ({ params: { path: { wall_id: wallId.value, look_id: look } } })
+
+  const make = (body: WallBody) => done(() => answered(api.POST('/api/clients/{client_id}/walls', { ...at(), body })))
+  const makeAgain = (body: WallBody) =>
+    done(() => answered(api.POST('/api/walls/{wall_id}/making', { ...path(), body })))
+  const stop = () => done(() => answered(api.DELETE('/api/walls/{wall_id}/making', path())))
+  const rename = (name: string) => done(() => answered(api.PUT('/api/walls/{wall_id}', { ...path(), body: { name } })))
+  const tie = (look: string, keep: boolean) =>
+    done(() => answered(api.PUT('/api/walls/{wall_id}/looks/{look_id}', { ...lookAt(look), body: { keep } })))
+  const drop = (look: string) => done(() => answered(api.DELETE('/api/walls/{wall_id}/looks/{look_id}', lookAt(look))))
+  const letGo = (wall: WallInList) =>
+    inTurn(() =>
+      tried(async () => {
+        await answered(api.DELETE('/api/walls/{wall_id}', { params: { path: { wall_id: wall.id } } }))
+        told.value = `${wall.name} is let go. Ctrl+Z puts it back.`
+        await touch(keys.walls(clientId.value))
+      }),
+    )
+  const step = (way: 'undo' | 'redo') =>
+    inTurn(() =>
+      tried(async () => {
+        const { told: what } = await answered(api.POST(`/api/clients/{client_id}/${way}`, at()))
+        told.value = `${way === 'undo' ? 'Taken back' : 'Done again'}: ${what}`
+        await touch(keys.all(clientId.value))
+      }),
+    )
+  return {
+    walls: computed(() => listed.value ?? []),
+    wall,
+    told,
+    problem: firstProblem(failed, unshown, unlisted),
+    make,
+    makeAgain,
+    stop,
+    rename,
+    tie,
+    drop,
+    letGo,
+    undo: () => step('undo'),
+    redo: () => step('redo'),
+  }
+}
+
+/** What a piece that no look of a wall uses would need; nothing asked without a piece. */
+export function useNeed(clientId: Ref<string>, wallId: Ref<string>, piece: Ref<string | null>) {
+  const { answer, problem } = useServer<Need>(
+    () => (piece.value && wallId.value ? keys.need(clientId.value, wallId.value, piece.value) : null),
+    () =>
+      answered(
+        api.GET('/api/walls/{wall_id}/need', {
+          params: { path: { wall_id: wallId.value }, query: { piece: piece.value ?? '' } },
+        }),
+      ),
+  )
+  return { need: answer, problem }
+}
