@@ -19,7 +19,7 @@ from lucid_swatch.core.look.making.make import MadeLook, Stopped, Tell, make_loo
 from lucid_swatch.core.look.making.material import Material
 from lucid_swatch.core.look.making.wall import Spare, Wall, WallLook, as_spare
 from lucid_swatch.core.look.making.wanted import Share, Wanted
-from lucid_swatch.core.look.making.ways import OCCASIONS, many_ways, roles
+from lucid_swatch.core.look.making.ways import many_ways, roles
 from lucid_swatch.core.look.verdict import Verdict, judge
 from lucid_swatch.core.problems import NotThere, Problem, Refused
 from lucid_swatch.store.clients import Clients
@@ -108,8 +108,14 @@ class _Found:
 
 def _found(wardrobe: Wardrobe, wanted: Wanted, tell: Tell) -> _Found:
     if wanted.spread:
-        ways = many_ways(wardrobe, wanted.start[0], -(-wanted.number // len(OCCASIONS)), wanted)
-        lack = "" if ways else "No good look holds this piece as things are."
+        ways = many_ways(wardrobe, wanted.start[0], wanted.number, wanted)
+        count = len(ways)
+        lack = (
+            ""
+            if count >= wanted.number
+            else f"Only {count} of the {wanted.number} looks asked for: no others are good."
+        )
+        lack = lack if count else "No good look holds this piece as things are."
         return _Found([way.made for way in ways], [way.occasion for way in ways], lack=lack, good=len(ways))
     made = make_looks(wardrobe, wanted, tell)
     missing = why_fewer(wardrobe, wanted, made)

@@ -1,6 +1,6 @@
 import { useLocalStorage } from '@vueuse/core'
 import { computed, type Ref } from 'vue'
-import type { Intent, Meant, Schools, Theme, Worn } from '@/api'
+import type { Intent, Meant, Schools, StageBody, Theme, Worn } from '@/api'
 
 export interface Draft {
   pieces: string[]
@@ -18,6 +18,8 @@ export interface Draft {
   /** Reasons that are broken knowingly. */
   meant: Meant[]
   theme: Theme | null
+  /** Of the day over which it is worn. */
+  stages: StageBody[]
 }
 export const EMPTY: Draft = {
   pieces: [],
@@ -31,6 +33,7 @@ export const EMPTY: Draft = {
   conventions: null,
   meant: [],
   theme: null,
+  stages: [],
 }
 interface History {
   past: Draft[]

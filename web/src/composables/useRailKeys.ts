@@ -8,6 +8,8 @@ export interface RailDeeds {
   hangsRight: () => void
   nextInDoubt: () => void
   startLook: () => void
+  makeLooks: () => void
+  manyWays: () => void
   whatTheyAre: () => void
   makeSet: () => void
   joinFaces: () => void
@@ -30,6 +32,8 @@ export const RAIL_KEYS: [string, string][] = [
   ['S', 'a set of what is chosen, or no longer'],
   ['R', 'two faces of one piece, or no longer'],
   ['L', 'start a look from what is chosen'],
+  ['D', 'make looks from what is chosen'],
+  ['O', 'one piece, many ways: looks with it for every occasion'],
   ['I', 'what they are: one word for all chosen, or one piece after the other'],
   ['/', 'find by words'],
   ['+ −', 'nearer, farther'],
@@ -48,6 +52,8 @@ export function useRailKeys(deeds: RailDeeds): void {
     y: deeds.hangsRight,
     n: deeds.nextInDoubt,
     l: deeds.startLook,
+    d: deeds.makeLooks,
+    o: deeds.manyWays,
     i: deeds.whatTheyAre,
     s: deeds.makeSet,
     r: deeds.joinFaces,

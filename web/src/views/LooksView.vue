@@ -2,11 +2,9 @@
 import { NButton } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import type { Asking, Intent, KeptLook, LookKept, Mend, Piece, Schools, Worn } from '@/api'
+import type { Asking, Intent, KeptLook, LookKept, Mend, Piece, Schools, StageBody, Turned, Worn } from '@/api'
 import EmptyStart from '@/components/base/EmptyStart.vue'
 import LinkButton from '@/components/base/LinkButton.vue'
-import ChoiceList from '@/components/fields/ChoiceList.vue'
-import KeysHelp from '@/components/base/KeysHelp.vue'
 import ProblemNote from '@/components/base/ProblemNote.vue'
 import AboutLook from '@/components/look/AboutLook.vue'
 import BesideVerdicts from '@/components/look/BesideVerdicts.vue'
@@ -15,16 +13,18 @@ import GoesHere from '@/components/look/GoesHere.vue'
 import HoldBeside from '@/components/look/HoldBeside.vue'
 import KeepLook from '@/components/look/KeepLook.vue'
 import KeptLooks from '@/components/look/KeptLooks.vue'
+import LookFoot from '@/components/look/LookFoot.vue'
 import LookStage from '@/components/look/LookStage.vue'
 import MeasureTapes from '@/components/look/MeasureTapes.vue'
 import SenseNotes from '@/components/look/SenseNotes.vue'
 import TheTheme from '@/components/look/TheTheme.vue'
+import DayStages from '@/components/make/DayStages.vue'
+import TurnTags from '@/components/make/TurnTags.vue'
 import { useBeside } from '@/composables/useBeside'
 import { useKeys } from '@/composables/useKeys'
 import { EMPTY, useLookDraft } from '@/composables/useLookDraft'
-import { useSurround } from '@/composables/useSurround'
+import { useTurning } from '@/composables/useTurning'
 import { mended } from '@/lib/beside'
-import type { Surround } from '@/theme'
 import { capital } from '@/lib/words'
 import { asWorn } from '@/lib/worn'
 import { firstProblem } from '@/server/firstProblem'
@@ -35,10 +35,8 @@ import { usePieces } from '@/server/useRail'
 import { useLights, useMissingColours, useVerdict } from '@/server/useVerdict'
 
 const INTENTS: Intent[] = ['tonal', 'contrast', 'accent', 'statement']
-const SURROUND_CHOICES = ['day', 'judging', 'evening'].map((one) => ({ value: one, label: one }))
 const route = useRoute()
 const router = useRouter()
-const surround = useSurround()
 const { id, client, problem: clientProblem } = useClient()
 const { problem: sayProblem, follow } = useClientWords(id)
 const { pieces: rail, loaded, problem: railProblem } = usePieces(id)
@@ -70,9 +68,6 @@ const lookKey = computed(() => JSON.stringify({ ...asking.value, conventions: nu
 const seated = computed(() => draft.value.seated ?? client.value?.about.seated ?? false)
 const { lights, problem: lightsProblem } = useLights()
 const lightName = ref('')
-const lightChoices = computed(() =>
-  lights.value.map((one, index) => ({ value: index ? one.name : '', label: one.name })),
-)
 const light = computed(() => lights.value.find((one, index) => index > 0 && one.name === lightName.value) ?? null)
 /** What is always on joins every look that has begun. */
 const always = computed(() =>
@@ -122,7 +117,7 @@ function mend(one: Mend) {
 const firstMend = () => judged.value?.mends[0] && mend(judged.value.mends[0])
 const open = (look: KeptLook) => {
   const { worn: how = {}, seated: sits = null, formality = null, warmth = null, conventions = null } = look.kept
-  const { meant = [], theme = null } = look.kept
+  const { meant = [], theme = null, stages = [] } = look.kept
   change({
     pieces: look.pieces,
     intent: look.intent,
@@ -135,6 +130,7 @@ const open = (look: KeptLook) => {
     conventions,
     meant,
     theme,
+    stages,
   })
   beside.value = null
 }
@@ -145,7 +141,7 @@ const openLook = computed(() => looks.value.find((look) => look.id === draft.val
 async function keepAs(name: string, another = false) {
   const before = openLook.value
   const parent = another && before ? { parent: before.kept.parent ?? before.id } : {}
-  const { worn: how, formality, warmth, conventions, meant, theme } = draft.value
+  const { worn: how, formality, warmth, conventions, meant, theme, stages } = draft.value
   const told: LookKept = {
     ...(another ? {} : before?.kept),
     ...parent,
@@ -156,6 +152,7 @@ async function keepAs(name: string, another = false) {
     conventions,
     meant,
     theme,
+    stages,
   }
   const kept = await keep(
     { ...draft.value, pieces: onRail.value, name, keptAs: another ? null : (before?.id ?? null) },
@@ -179,6 +176,33 @@ async function takeBack() {
 watch(draft, () => (gone.value = null))
 const about = (what: LookKept) => openLook.value && void keepAbout(openLook.value.id, what)
 
+const { turningOpen, to, turns, turning, turnedName, problem: turnProblem } = useTurning(id, asking)
+/** A turn is a variation of the look that is open; one that is not kept yet is kept first. */
+async function keepTurned(turned: Turned) {
+  if (!openLook.value) await keepAs(draft.value.name || `${capital(judged.value?.intent ?? '')} look`)
+  if (!openLook.value) return
+  const name = turnedName(openLook.value.name)
+  const parent = openLook.value.kept.parent ?? openLook.value.id
+  const child = await keep({ name, pieces: turned.pieces, intent: intent.value, keptAs: null }, { parent })
+  if (child) said.value = `Kept as ${child.name}.`
+}
+const makeLooks = () =>
+  void router.push({
+    name: 'make',
+    params: { client: id.value },
+    query: onRail.value.length === 1 ? { start: onRail.value[0] } : {},
+  })
+/** A day begins with three stages, so that there is something to change. */
+const DAY: StageBody[] = [
+  { when: 'morning', warmth: 3, wet: false, time: '' },
+  { when: 'noon', warmth: 1, wet: false, time: '' },
+  { when: 'evening', formality: 4, wet: false, time: 'evening' },
+]
+const dayOpen = ref(false)
+function openDay() {
+  dayOpen.value = !dayOpen.value
+  if (dayOpen.value && !draft.value.stages.length) change({ stages: DAY })
+}
 const { missing, problem: missingProblem, find: findMissing } = useMissingColours(id, asking)
 
 const {
@@ -201,6 +225,18 @@ const problem = firstProblem(
   missingProblem,
   othersProblem,
   drawProblem,
+  turnProblem,
+)
+/** A look that another screen sends here. */
+watch(
+  looks,
+  (now) => {
+    const sent = now.find((look) => look.id === route.query.look)
+    if (!sent) return
+    open(sent)
+    void router.replace({ query: {} })
+  },
+  { immediate: true },
 )
 async function forAll(schools: Schools) {
   if (!(await follow(schools))) return
@@ -212,6 +248,8 @@ useKeys(() => ({
   b: () => (beside.value = beside.value ? null : judged.value?.mends[0] ? { kind: 'mend' } : null),
   space: () => (squint.value = !squint.value),
   l: () => (flat.value = !flat.value),
+  t: () => (turningOpen.value = !turningOpen.value),
+  d: makeLooks,
   'ctrl+z': () => void takeBack(),
   'ctrl+y': redo,
   m: firstMend,
@@ -220,6 +258,8 @@ useKeys(() => ({
 }))
 const KEYS: [string, string][] = [
   ['Space', 'squint: see what a room sees'],
+  ['T', 'turn it for the day: a notch up, for the evening, for rain'],
+  ['D', 'make looks: so many at once'],
   ['L', 'lay the pieces out, and back on the figure'],
   ['M', 'make the change that helps most'],
   ['B', 'hold the look beside that change, and back'],
@@ -237,12 +277,25 @@ const KEYS: [string, string][] = [
       <p class="steps">
         <NButton text class="word" :disabled="!canUndo && !gone" @click="takeBack">undo</NButton>
         <NButton text class="word" @click="afresh">new look</NButton>
+        <NButton text class="word" @click="makeLooks">make looks</NButton>
       </p>
       <GoesHere :rail="choosable" :worn="onRail" :judged="judged" @put="put" />
     </aside>
     <section class="middle" aria-label="Figure">
+      <DayStages
+        v-if="client && dayOpen && asking"
+        :client-id="id"
+        :client="client"
+        :rail="rail"
+        :always="always"
+        :asking="asking"
+        :stages="draft.stages"
+        :squint="squint"
+        @stages="change({ stages: $event })"
+        @wear="change({ pieces: $event })"
+      />
       <LookStage
-        v-if="client && worn.length"
+        v-else-if="client && worn.length"
         :client="client"
         :rail="rail"
         :worn="worn"
@@ -266,30 +319,20 @@ const KEYS: [string, string][] = [
           <LinkButton firm :to="{ name: 'intake', params: { client: id } }">Take photos in</LinkButton>
         </template>
       </EmptyStart>
-      <div class="foot">
-        <NButton text class="word" :aria-pressed="squint" @click="squint = !squint"> <kbd>Space</kbd> squint </NButton>
-        <NButton text class="word" :aria-pressed="flat" @click="flat = !flat"> laid out </NButton>
-        <NButton text class="word" :aria-pressed="seated" @click="change({ seated: !seated })">seated</NButton>
-        <span class="around" :data-tip="light?.note"
-          >light
-          <ChoiceList
-            class="wide"
-            :value="lightName"
-            :options="lightChoices"
-            label="light"
-            @change="lightName = $event"
-        /></span>
-        <span class="around"
-          >surround
-          <ChoiceList
-            class="short"
-            :value="surround"
-            :options="SURROUND_CHOICES"
-            label="surround"
-            @change="surround = $event as Surround"
-        /></span>
-        <KeysHelp :keys="KEYS" />
-      </div>
+      <LookFoot
+        :squint="squint"
+        :flat="flat"
+        :seated="seated"
+        :day="dayOpen"
+        :lights="lights"
+        :light-name="lightName"
+        :keys="KEYS"
+        @squint="squint = !squint"
+        @flat="flat = !flat"
+        @seated="change({ seated: !seated })"
+        @day="openDay"
+        @light="lightName = $event"
+      />
     </section>
     <aside class="right" aria-label="Verdict">
       <ProblemNote v-if="problem" :problem="problem" />
@@ -338,6 +381,17 @@ const KEYS: [string, string][] = [
         @point="pointed = $event"
         @why="findMissing"
         @mean="change({ meant: $event })"
+      />
+      <TurnTags
+        v-if="judged && turningOpen"
+        :to="to"
+        :turns="turns"
+        :turning="turning"
+        :overall="judged.overall"
+        @to="to = $event"
+        @wear="change({ pieces: $event.pieces })"
+        @keep="keepTurned"
+        @point="pointed = $event"
       />
       <TheTheme
         v-if="judged"
@@ -441,29 +495,11 @@ const KEYS: [string, string][] = [
 .going .word {
   padding-inline: 0;
 }
-.foot {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 2px 10px;
-  padding: 6px 14px;
-  background: var(--paper);
-  color: var(--ink);
-  border-top: 1px solid var(--line);
-  font-size: 13px;
-}
-.around {
-  margin-left: auto;
-}
-.foot .word {
-  padding-inline: 0;
-}
 .steps {
-  position: absolute;
-  top: 20px;
-  right: 14px;
   display: flex;
-  gap: 12px;
+  justify-content: flex-end;
+  gap: 14px;
+  padding: 8px 16px 0 20px;
   font-size: 13px;
 }
 .keeping {
@@ -478,18 +514,5 @@ const KEYS: [string, string][] = [
 .keeping .soft {
   min-height: 18px;
   font-size: 13px;
-}
-.foot .around {
-  display: inline-flex;
-  gap: 6px;
-  align-items: center;
-  white-space: nowrap;
-  color: var(--soft);
-}
-.foot .wide {
-  width: 118px;
-}
-.foot .short {
-  width: 84px;
 }
 </style>

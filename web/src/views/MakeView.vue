@@ -2,7 +2,7 @@
 import { NButton, NProgress } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import type { Asking, Turn, Turned, WallInList, WallLook } from '@/api'
+import type { Asking, Turned, WallInList, WallLook } from '@/api'
 import EmptyStart from '@/components/base/EmptyStart.vue'
 import KeysHelp from '@/components/base/KeysHelp.vue'
 import LinkButton from '@/components/base/LinkButton.vue'
@@ -16,14 +16,14 @@ import WallVerdict from '@/components/make/WallVerdict.vue'
 import WantedForm from '@/components/make/WantedForm.vue'
 import { useKeys } from '@/composables/useKeys'
 import { NINE, useQuestion } from '@/composables/useQuestion'
-import { baysOf, nameOf, TURNS, usesOf, walked } from '@/lib/making'
+import { useTurning } from '@/composables/useTurning'
+import { baysOf, nameOf, usesOf, walked } from '@/lib/making'
 import { capital } from '@/lib/words'
 import { firstProblem } from '@/server/firstProblem'
 import { useClient } from '@/server/useClient'
 import { useFigures } from '@/server/useFigure'
 import { useKeptLooks } from '@/server/useKeptLooks'
 import { usePieces } from '@/server/useRail'
-import { useTurns } from '@/server/useTurns'
 import { useNeed, useWalls } from '@/server/useWalls'
 
 const route = useRoute()
@@ -51,16 +51,10 @@ const drawn = computed(
 )
 const squint = ref(false)
 const pointed = ref<string[]>([])
-const turningOpen = ref(false)
-const to = ref<Turn | null>(null)
 const asking = computed<Asking | null>(() =>
   shown.value ? { pieces: shown.value.pieces, intent: wall.value?.wanted.intent ?? null } : null,
 )
-const { turns, turning, problem: turnProblem } = useTurns(id, asking, to)
-watch(
-  () => shown.value?.id,
-  () => (to.value = null),
-)
+const { turningOpen, to, turns, turning, turnedName, problem: turnProblem } = useTurning(id, asking)
 const askedPiece = ref<string | null>(null)
 const { need, problem: needProblem } = useNeed(id, wallId, askedPiece)
 const problem = firstProblem(
@@ -117,10 +111,9 @@ async function keepTurned(turned: Turned) {
   if (!look) return
   const kept = look.kept_as ? wall.value : await deeds.tie(look.id, true)
   const parent = kept?.looks.find((one) => one.id === look.id)?.kept_as
-  const word = TURNS.find((one) => one.to === to.value)?.word ?? ''
   const child = await keep(
     {
-      name: `${capital(look.intent)} look, ${word}`,
+      name: turnedName(`${capital(look.intent)} look`),
       pieces: turned.pieces,
       intent: wall.value?.wanted.intent ?? null,
       keptAs: null,
@@ -275,6 +268,7 @@ const KEYS: [string, string][] = [
         <WallVerdict
           :look="shown"
           :rail="rail"
+          :spread="rail.find((piece) => piece.id === wall?.wanted.start[0])?.label ?? 'piece'"
           :brief="turningOpen"
           @keep="tie"
           @drop="drop"

@@ -125,6 +125,10 @@ function startLook() {
   if (chosen.value.size)
     void router.push({ name: 'looks', params: { client: id.value }, query: { start: [...chosen.value].join(',') } })
 }
+const sendToWall = (query: Record<string, string>) =>
+  void router.push({ name: 'make', params: { client: id.value }, query })
+const makeLooks = () => sendToWall({ start: [...chosen.value].join(',') })
+const manyWays = () => shown.value && sendToWall({ start: shown.value.id, ways: '1' })
 const school = (neutrals: 'broad' | 'strict') => sayOfClient({ neutrals })
 const say = (one: string, bin: Bin) => void sayAndGoOn([one], { bin })
 const nearer = (step: number) => (zoom.value = Math.min(ZOOMS.length - 1, Math.max(0, zoom.value + step)))
@@ -132,6 +136,8 @@ useRailKeys({
   say: (word) => void sayAndGoOn(meant(), word),
   keep: (kept) => void deed({ kept }),
   startLook,
+  makeLooks,
+  manyWays,
   makeSet,
   joinFaces: twoFaces,
   nextInDoubt,
@@ -294,6 +300,7 @@ function show(one: string) {
       <template v-if="chosen.size">
         <strong>{{ plural(chosen.size, 'piece') }} chosen</strong>
         <NButton type="primary" @click="startLook">Start a look <kbd>L</kbd></NButton>
+        <NButton @click="makeLooks">Make looks <kbd>D</kbd></NButton>
         <NButton @click="makeSet">A set <kbd>S</kbd></NButton>
         <NButton @click="panel = 'what'">One word <kbd>I</kbd></NButton>
         <NButton @click="chosen = new Set()">Put back <kbd>Esc</kbd></NButton>

@@ -7,9 +7,11 @@ import TapeMeasure from '@/components/base/TapeMeasure.vue'
 import { capital } from '@/lib/words'
 
 /** The look that is shown: what sets it apart, its tapes, its pieces, and what may become of it. */
-const { look, rail, brief } = defineProps<{
+const { look, rail, spread, brief } = defineProps<{
   look: WallLook
   rail: Piece[]
+  /** What the one piece is called that is spread over occasions. */
+  spread: string
   /** Without tapes and pieces, where something else is wanted. */
   brief: boolean
 }>()
@@ -24,9 +26,7 @@ const tapes = computed(() =>
   <div class="verdict">
     <h2>{{ capital(look.intent) }} look</h2>
     <p class="because">{{ look.because }}</p>
-    <p v-if="look.role" class="soft">
-      {{ capital(pieces.find((p) => p.id === look.pieces[0])?.label ?? '') }} is here {{ look.role }}.
-    </p>
+    <p v-if="look.role" class="soft">The {{ spread.toLowerCase() }} is {{ look.role }} here.</p>
     <div v-if="!brief" class="tapes">
       <span class="strong">The whole</span>
       <TapeMeasure :value="look.overall" name="The whole" :shown="look.overall.toFixed(0)" />

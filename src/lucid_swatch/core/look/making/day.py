@@ -98,6 +98,15 @@ class DayTable:
         asked = self.wanted.warmth is not None and self.wanted.warmth >= LAYER_FROM
         return (layers - 1).clip(0) if asked else layers
 
+    def away(self, rows: IntArray) -> FloatArray:
+        """How many steps the mean formality of each look is outside the occasion. (n,)."""
+        if self.span is None:
+            return np.zeros(len(rows))
+        middle = self.middle(rows)
+        low, high = self.span
+        away: FloatArray = np.nan_to_num(np.maximum(low - middle, middle - high).clip(0, None))
+        return away
+
     def middle(self, rows: IntArray) -> FloatArray:
         """The mean formality of each look; nan where none of it is known. (n,)."""
         found = self.formality[rows]

@@ -24,6 +24,8 @@ SWAPPED = (Zone.LAYER, Zone.FEET)
 """Zones in which something else is tried, beside the bag; the clothes under a layer stay on."""
 EACH_CHANGE = 4.0
 """Points of the whole that a change between two stages has to be worth: what is not changed need not be carried."""
+A_STEP_AWAY = 12.0
+"""Points of the whole that a step of formality away from what is asked costs, where nothing reaches it."""
 BAGS = 6
 
 
@@ -93,7 +95,8 @@ def _stage(first: Look, now: Look, asked: DayStage) -> Stage:
     wholes = _wholes(wardrobe, rows, first)
     changes = np.array([len(set(row.tolist()) - {NOTHING} ^ set(here)) for row in rows])
     # a layer on a warm stage, or none on a cold one, is what the stage is there to change
-    best = int(np.argmax(wholes - EACH_CHANGE * changes - 2 * day.spare_layers(rows)))
+    away = A_STEP_AWAY * day.away(rows) + A_STEP_AWAY * day.spare_layers(rows) / 6
+    best = int(np.argmax(wholes - EACH_CHANGE * changes - away))
     worn = tuple(wardrobe.everything[int(k)] for k in rows[best] if k != NOTHING)
     left = tuple(piece for piece in pieces.values() if piece.id not in {p.id for p in worn})
     # what is under a layer is warm enough for any cold

@@ -31,18 +31,29 @@ class Way:
     occasion: str
 
 
-def many_ways(wardrobe: Wardrobe, piece: str, each: int = 2, wanted: Wanted | None = None) -> list[Way]:
-    """Looks with one piece for every occasion that it goes to, from the least formal. each: for one occasion, at most.
+def many_ways(wardrobe: Wardrobe, piece: str, number: int, wanted: Wanted | None = None) -> list[Way]:
+    """So many looks with one piece, spread over every occasion that it goes to, from the least formal.
 
     No two are worn in the same clothes. wanted: what else is asked, such as the weather."""
     question = wanted or Wanted(1)
-    found: list[Way] = []
-    for low, high in OCCASIONS:
-        taken = tuple(way.made.piece_ids for way in found)
-        asked = replace(question, number=each, start=(piece,), formality=(low, high), kept=(), dropped=taken)
-        said = f"{FORMALITY_WORDS[round(low) - 1]} to {FORMALITY_WORDS[round(high) - 1]}"
-        found += [Way(made, said) for made in make_looks(wardrobe, asked).looks]
-    return found
+    found: dict[tuple[float, float], list[MadeLook]] = {span: [] for span in OCCASIONS}
+    # an occasion that has too few leaves its share to the others
+    for share in (-(-number // len(OCCASIONS)), number):
+        for span in OCCASIONS:
+            missing = number - sum(len(some) for some in found.values())
+            more = min(share - len(found[span]), missing)
+            if more > 0 and (share < number or found[span]):
+                taken = tuple(made.piece_ids for some in found.values() for made in some)
+                asked = replace(
+                    question, number=more, start=(piece,), formality=span, spread=False, kept=(), dropped=taken
+                )
+                found[span] += make_looks(wardrobe, asked).looks
+    return [Way(made, _called(span)) for span, some in found.items() for made in some]
+
+
+def _called(span: tuple[float, float]) -> str:
+    low, high = (FORMALITY_WORDS[round(end) - 1] for end in span)
+    return f"{low} to {high}"
 
 
 def roles(looks: Sequence[Look], verdicts: Sequence[Verdict], piece: str) -> list[str]:
