@@ -24,7 +24,7 @@ from lucid_swatch.core.look.dressing.wardrobe import NOTHING
 from lucid_swatch.core.look.dressing.wardrobe import Wardrobe as Rail
 from lucid_swatch.core.look.making.added import A_BAG, WORTH
 from lucid_swatch.core.look.making.bases import base_rows
-from lucid_swatch.core.look.making.choice import CLOTHES
+from lucid_swatch.core.look.making.day import CLOTHES
 from lucid_swatch.core.look.making.judging import Judging
 from lucid_swatch.core.look.making.make import Pool, choose, make_looks
 from lucid_swatch.core.look.making.material import Kit, Material

@@ -53,9 +53,12 @@ router = APIRouter(tags=["walls"])
 
 
 @router.get("/clients/{client_id}/walls")
-def list_walls(session: ReadSession, client_id: Id) -> list[WallInListAnswer]:
+def list_walls(session: ReadSession, context: InContext, client_id: Id) -> list[WallInListAnswer]:
     """A client's walls, the newest first."""
     Clients(session).get(client_id)
+    if not is_short(session, client_id):
+        # who looks at walls makes one soon, and a process takes a while to be ready
+        context.queue.make_ready()
     asked = {job.about for job in Jobs(session).of_client(client_id)}
     return [wall_in_list(wall, wall.id in asked) for wall in Walls(session).of_client(client_id)]
 

@@ -13,7 +13,7 @@ from lucid_swatch.core.look.dressing.dress import zone_of
 from lucid_swatch.core.look.dressing.wardrobe import Wardrobe
 from lucid_swatch.core.look.look import Look
 from lucid_swatch.core.look.making.apart import set_apart
-from lucid_swatch.core.look.making.choice import CLOTHES
+from lucid_swatch.core.look.making.day import CLOTHES
 from lucid_swatch.core.look.making.lacking import Need, need_of, why_fewer
 from lucid_swatch.core.look.making.make import MadeLook, Stopped, Tell, make_looks
 from lucid_swatch.core.look.making.material import Material
@@ -181,7 +181,7 @@ def set_down_unmade(sessions: Sessions, id: str, problem: Problem) -> None:
     """Notes on a wall why its looks could not be made, and ends the job."""
     with sessions.begin() as session:
         Jobs(session).call_off([id])
-        told = f"The looks could not be made: {problem.what}"
+        told = "The looks could not be made: it took too long, or ended on the way. Ask for fewer, or again."
         Walls(session).change(id, lambda now: replace(now, lack=told, made_at=now.made_at or datetime.now(UTC)))
 
 

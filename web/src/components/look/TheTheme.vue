@@ -33,6 +33,8 @@ function add(id: string) {
 }
 const drop = (place: number) => change({ colours: now.value.colours.filter((_, k) => k !== place) })
 const missing = computed(() => carried?.missing.filter((one) => !one.startsWith('colour ')) ?? [])
+const sameAs = (lab: number[]) => rail.flatMap((piece) => piece.colours).find((one) => one.lab.join() === lab.join())
+const hexOf = (place: number) => carried?.hex[place] ?? sameAs(now.value.colours[place]?.lab ?? [])?.hex ?? ''
 const lost = (place: number) => carried?.missing.includes(`colour ${place + 1}`) ?? false
 </script>
 
@@ -49,7 +51,7 @@ const lost = (place: number) => carried?.missing.includes(`colour ${place + 1}`)
     <p v-else class="soft">Choose a colour or a surface that the look is to carry.</p>
     <ul v-if="now.colours.length" aria-label="Colours of the theme">
       <li v-for="(colour, place) in now.colours" :key="colour.lab.join()">
-        <span class="chip"><PinkedSwatch :hex="carried?.hex[place] ?? ''" :width="30" :height="26" /></span>
+        <span class="chip"><PinkedSwatch :hex="hexOf(place)" :width="30" :height="26" /></span>
         <NButton text class="word" :aria-label="`leave colour ${place + 1} out`" @click="drop(place)">
           {{ lost(place) ? 'not there' : 'out' }}
         </NButton>

@@ -21,7 +21,7 @@ BAGS = 3
 """Bags that each base look is dressed with, so that it is not always the same one."""
 AT_ONCE = 1500
 """Looks that are dressed at once, as a rule: of more base looks each is tried with fewer bags."""
-A_BAG_MAY_SEEM = 5.0
+A_BAG_MAY_SEEM = 25.0
 """Points by which a bag may be worse than none as long as nothing answers it yet."""
 STEPS = 5
 """Additions that a look is given at most, the bag among them."""
@@ -29,7 +29,7 @@ WORTH, WORTH_OF_CLOTHES = 0.5, 6.0
 """Points of the whole from which an accessory, and from which a second upper piece or layer, is put on."""
 A_BAG = 3.0
 """Points of the whole that carrying a bag may cost: people have to carry their things."""
-HOPEFUL, MOST_TRIED = 4.0, 14
+HOPEFUL, MOST_TRIED = 10.0, 14
 """Points below the best addition up to which others are tried again, and how many at most."""
 
 

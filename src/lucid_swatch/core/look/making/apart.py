@@ -8,7 +8,7 @@ from ..body import Zone
 from ..dressing.dress import zone_of
 from ..look import Intent, Look
 from ..verdict import MEASURES, Reason, Verdict
-from .choice import CLOTHES
+from .day import CLOTHES
 
 MOST_OF = {
     "harmony": "the one whose colours sit best together",

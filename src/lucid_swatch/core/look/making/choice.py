@@ -12,17 +12,17 @@ from ...garment.piece import Piece
 from ..body import Zone, area_of
 from ..dressing.dress import zone_of
 from ..dressing.wardrobe import NOTHING
+from .day import CLOTHES
 
-CLOTHES = frozenset({Zone.UPPER, Zone.LOWER, Zone.WHOLE, Zone.LAYER})
-"""Zones of what is not an accessory: no two looks of a set share all of it."""
 IN_CLOTHES, IN_COLOUR, IN_INTENT = 0.65, 0.25, 0.10
 """What sharing each counts for when two looks are compared."""
 ALIKE = 12.0
 """Points of the whole that a look is better by for differing in everything from all others."""
-FIRST_USE, SECOND_USE = 9.0, 9.0
-"""Points of the whole, once a set, for a garment that is in a look at all, and in a second one."""
-TWICE_FROM = 2.5
-"""Looks that are each garment's share from which it is worn thin in one alone."""
+FIRST_USE = 9.0
+"""Points of the whole, once a set, for a garment that is in a look at all."""
+TWICE_FROM, THIN = 1.5, 32.0
+"""Looks for each garment there is from which one in a single look is left hanging, and points of the whole for it to be
+in two."""
 TOO_OFTEN = 0.5
 """Points of the whole for the square of each use of a garment above its share."""
 COUNTS = {Zone.FEET: 0.7, Zone.HAND: 0.45}
@@ -163,10 +163,10 @@ class Chooser:
     def _worth(self) -> FloatArray:
         """What each candidate would add to the set. (n,)."""
         others = max(len(self.chosen), 1)
-        first = self.used < 0.5
-        second = (self.used > 0.5) & (self.used < 1.5) & (self.share >= TWICE_FROM)
+        twice = self.number >= TWICE_FROM * len(self.variety.garments)
+        first = THIN * (self.used < 1.5) if twice else FIRST_USE * (self.used < 0.5)
         over = np.maximum(self.used - self.share, 0)
-        each = FIRST_USE * first + SECOND_USE * second - TOO_OFTEN * (2 * over + 1) * (over > 0)
+        each = first - TOO_OFTEN * (2 * over + 1) * (over > 0)
         each = (each * self.variety.counts).astype(np.float32)
         worth: FloatArray = self.values - ALIKE * self.near / others + self.variety.uses @ each
         return worth

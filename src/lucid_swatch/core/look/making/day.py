@@ -19,6 +19,8 @@ NARROWEST = 1.0
 """Steps that an occasion takes at least: nobody dresses to a point."""
 EACH_STEP_OFF = 4.0
 """Points of the whole for which a piece a step off the occasion is taken all the same."""
+CLOTHES = frozenset({Zone.UPPER, Zone.LOWER, Zone.WHOLE, Zone.LAYER})
+"""Zones of what is not an accessory: no two looks of a set share all of it."""
 DRESSED = frozenset({Zone.UPPER, Zone.LOWER, Zone.WHOLE, Zone.LAYER, Zone.FEET})
 """Zones that say how dressed a look is."""
 LAYER_FROM, NO_COAT_BELOW = 2.5, 0.75

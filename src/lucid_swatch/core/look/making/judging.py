@@ -3,17 +3,22 @@
 import numpy as np
 
 from ...colour.arrays import BoolArray, FloatArray, IntArray
+from ..dressing.dress import zone_of
 from ..dressing.outfits import CHUNK
 from ..dressing.wardrobe import NOTHING
 from ..theme import shares_carried
 from ..verdict import score_batch
-from .day import DayTable
+from .day import CLOTHES, DayTable
 from .material import Material
 
 THEME = 20.0
 """Points of the whole for which a look is taken that carries its theme wholly before one that carries nothing of it."""
 A_LAYER = 2.0
 """Points of the whole that a layer has to be worth where the day asks for none."""
+
+
+A_SET = 3.0
+"""Points of the whole for which a look is taken that holds shoes and bag the stylist has named as a set."""
 
 
 class Judging:
@@ -31,12 +36,25 @@ class Judging:
 
     def values(self, rows: IntArray, wholes: FloatArray) -> FloatArray:
         """What looks are ordered by: the whole, less what is off the occasion, more for the theme. (n,)."""
-        values = wholes - self.day.off(rows) - A_LAYER * self.day.spare_layers(rows)
+        values = (
+            wholes
+            - self.day.off(rows)
+            - A_LAYER * self.day.spare_layers(rows)
+            + A_SET * self._sets_of_accessories(rows)
+        )
         if self.wanted.theme is not None:
             pieces = self.material.wardrobe.everything
             rows = np.where(rows == NOTHING, len(pieces), rows)
             values = values + THEME * shares_carried(pieces, self.wanted.theme, rows)
         return values
+
+    def _sets_of_accessories(self, rows: IntArray) -> IntArray:
+        """How many sets without a garment, such as shoes and bag, each look holds. (n,)."""
+        held = np.zeros(len(rows), dtype=np.intp)
+        for kit in self.material.sets:
+            if not any(zone_of(self.material.known[k].category) in CLOTHES for k in kit.all):
+                held += np.isin(rows, kit.all).sum(axis=1) == len(kit.all)
+        return held
 
     def goes(self, rows: IntArray) -> BoolArray:
         """Which looks can be worn as they are: every two pieces together, and the day suited. (n,)."""

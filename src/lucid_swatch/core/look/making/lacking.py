@@ -10,7 +10,7 @@ from ..dressing.dress import zone_of
 from ..dressing.wardrobe import Wardrobe
 from ..kept_look import TimeOfDay
 from ..remarks.sense import formality_in_words
-from .choice import CLOTHES
+from .day import CLOTHES
 from .judging import Judging
 from .make import Made, choose, find, starts_that_do_not_go
 from .material import Material

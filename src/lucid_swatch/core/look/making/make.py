@@ -25,7 +25,7 @@ PROMISING = 25.0
 """Points that dressing a base look may add: what lies lower is not worth it."""
 SPARE = 3
 """Spare looks for each that is asked for, so that what is dropped has another at once."""
-JITTER = 1.5
+JITTER = 3.0
 """Points of the whole by which another seed may turn what lies near."""
 
 

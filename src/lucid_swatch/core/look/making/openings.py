@@ -13,7 +13,7 @@ from ..dressing.mends import WANTED, wanted_names
 from ..dressing.outfits import GOOD
 from ..dressing.wardrobe import NOTHING, Wardrobe
 from .bases import base_rows
-from .choice import CLOTHES
+from .day import CLOTHES
 from .judging import Judging
 from .material import Material
 from .wanted import Wanted
