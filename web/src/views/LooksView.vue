@@ -2,7 +2,7 @@
 import { NButton } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import type { Asking, Intent, KeptLook, LookKept, Mend, Piece, Schools, StageBody, Turned, Worn } from '@/api'
+import type { Asking, Intent, KeptLook, Mend, Piece, Schools, StageBody, Turned, Worn } from '@/api'
 import EmptyStart from '@/components/base/EmptyStart.vue'
 import LinkButton from '@/components/base/LinkButton.vue'
 import ProblemNote from '@/components/base/ProblemNote.vue'
@@ -21,6 +21,7 @@ import TheTheme from '@/components/look/TheTheme.vue'
 import DayStages from '@/components/make/DayStages.vue'
 import TurnTags from '@/components/make/TurnTags.vue'
 import { useBeside } from '@/composables/useBeside'
+import { useKeeping } from '@/composables/useKeeping'
 import { useKeys } from '@/composables/useKeys'
 import { EMPTY, useLookDraft } from '@/composables/useLookDraft'
 import { useTurning } from '@/composables/useTurning'
@@ -30,7 +31,6 @@ import { asWorn } from '@/lib/worn'
 import { firstProblem } from '@/server/firstProblem'
 import { useClient, useClientWords } from '@/server/useClient'
 import { useFigures } from '@/server/useFigure'
-import { useKeptLooks } from '@/server/useKeptLooks'
 import { usePieces } from '@/server/useRail'
 import { useLights, useMissingColours, useVerdict } from '@/server/useVerdict'
 
@@ -41,8 +41,9 @@ const { id, client, problem: clientProblem } = useClient()
 const { problem: sayProblem, follow } = useClientWords(id)
 const { pieces: rail, loaded, problem: railProblem } = usePieces(id)
 const { draft, canUndo, change, undo, redo, keepOnly } = useLookDraft(id)
-const { looks, gone, problem: keepProblem, keep, keepAbout, keepPhoto, letGo, putBack } = useKeptLooks(id)
 const onRail = computed(() => draft.value.pieces.filter((one) => rail.value.some((p) => p.id === one)))
+const keeping = useKeeping(id, { draft, onRail, change, undo })
+const { looks, gone, said, openLook, problem: keepProblem, keepAs, letLookGo, takeBack, about, keepPhoto } = keeping
 const intent = computed(() => draft.value.intent)
 const rain = ref(false)
 const asking = computed<Asking | null>(() => {
@@ -90,7 +91,6 @@ const { drawn: figures, problem: drawProblem } = useFigures(
 )
 const drawn = computed(() => figures.value[0] ?? null)
 const pointed = ref<string[]>([])
-const said = ref('')
 
 watch(
   loaded,
@@ -115,77 +115,15 @@ function mend(one: Mend) {
   beside.value = null
 }
 const firstMend = () => judged.value?.mends[0] && mend(judged.value.mends[0])
-const open = (look: KeptLook) => {
-  const { worn: how = {}, seated: sits = null, formality = null, warmth = null, conventions = null } = look.kept
-  const { meant = [], theme = null, stages = [] } = look.kept
-  change({
-    pieces: look.pieces,
-    intent: look.intent,
-    name: look.name,
-    keptAs: look.id,
-    worn: how,
-    seated: sits,
-    formality,
-    warmth,
-    conventions,
-    meant,
-    theme,
-    stages,
-  })
+function open(look: KeptLook) {
+  keeping.open(look)
   beside.value = null
 }
 const afresh = () => change(EMPTY)
 const wear = (piece: Piece, how: Worn) => change({ worn: { ...draft.value.worn, [piece.id]: how } })
-const openLook = computed(() => looks.value.find((look) => look.id === draft.value.keptAs) ?? null)
-/** Another one is a variation of the look that is open. */
-async function keepAs(name: string, another = false) {
-  const before = openLook.value
-  const parent = another && before ? { parent: before.kept.parent ?? before.id } : {}
-  const { worn: how, formality, warmth, conventions, meant, theme, stages } = draft.value
-  const told: LookKept = {
-    ...(another ? {} : before?.kept),
-    ...parent,
-    worn: how,
-    seated: draft.value.seated,
-    formality,
-    warmth,
-    conventions,
-    meant,
-    theme,
-    stages,
-  }
-  const kept = await keep(
-    { ...draft.value, pieces: onRail.value, name, keptAs: another ? null : (before?.id ?? null) },
-    told,
-  )
-  if (kept) {
-    change({ name: kept.name, keptAs: kept.id })
-    said.value = `Kept as ${kept.name}.`
-  }
-}
-async function letLookGo(look: KeptLook) {
-  await letGo(look)
-  if (gone.value) said.value = `${gone.value.told} Ctrl+Z puts it back.`
-}
-/** The newest step is taken back, be it on the figure or among the kept looks. */
-async function takeBack() {
-  if (!gone.value) return undo()
-  const told = await putBack()
-  if (told) said.value = `Taken back: ${told}.`
-}
-watch(draft, () => (gone.value = null))
-const about = (what: LookKept) => openLook.value && void keepAbout(openLook.value.id, what)
-
 const { turningOpen, to, turns, turning, turnedName, problem: turnProblem } = useTurning(id, asking)
-/** A turn is a variation of the look that is open; one that is not kept yet is kept first. */
-async function keepTurned(turned: Turned) {
-  if (!openLook.value) await keepAs(draft.value.name || `${capital(judged.value?.intent ?? '')} look`)
-  if (!openLook.value) return
-  const name = turnedName(openLook.value.name)
-  const parent = openLook.value.kept.parent ?? openLook.value.id
-  const child = await keep({ name, pieces: turned.pieces, intent: intent.value, keptAs: null }, { parent })
-  if (child) said.value = `Kept as ${child.name}.`
-}
+const keepTurned = ({ pieces }: Turned) =>
+  keeping.keepTurned(pieces, intent.value, turnedName, `${capital(judged.value?.intent ?? '')} look`)
 const makeLooks = () =>
   void router.push({
     name: 'make',

@@ -48,7 +48,7 @@ const lost = (place: number) => carried?.missing.includes(`colour ${place + 1}`)
         >
       </p>
     </div>
-    <p v-else class="soft">Choose a colour or a surface that the look is to carry.</p>
+    <p v-else-if="!theme" class="soft">Choose a colour or a surface that the look is to carry.</p>
     <ul v-if="now.colours.length" aria-label="Colours of the theme">
       <li v-for="(colour, place) in now.colours" :key="colour.lab.join()">
         <span class="chip"><PinkedSwatch :hex="hexOf(place)" :width="30" :height="26" /></span>
