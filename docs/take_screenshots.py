@@ -18,6 +18,8 @@ def take(page, url, folder):
     def shot(name):
         page.wait_for_load_state("networkidle")
         page.mouse.move(4, 400)
+        # what the pointer had pointed at fades back
+        page.wait_for_timeout(400)
         page.screenshot(path=folder / f"{name}.png")
 
     page.goto(url)
@@ -69,6 +71,8 @@ def take(page, url, folder):
     page.get_by_role("button", name=re.compile("^Look 2 of")).click()
     page.get_by_role("button", name=re.compile("^What the .* would need")).first.click()
     page.get_by_role("region", name="What hangs in them").get_by_role("status").get_by_text("in none").wait_for()
+    # the tip of what has the focus would cover what it tells of
+    page.get_by_role("button", name=re.compile("^Look 2 of")).focus()
     page.wait_for_timeout(500)
     shot("make")
     page.get_by_role("link", name="Intake").click()

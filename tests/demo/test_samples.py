@@ -17,6 +17,7 @@ from lucid_swatch.store.database import connect
 from lucid_swatch.store.folder import Folder
 from lucid_swatch.store.looks import Looks
 from lucid_swatch.store.photos import Photos
+from lucid_swatch.store.walls import Walls
 from lucid_swatch.usecases.rail import the_rail
 
 TOLERANCE = {"median": 4.5, "each": 11.0}
@@ -33,6 +34,7 @@ def kept(demo_template):
             "clients": clients,
             "looks": Looks(session).of_client(client.id),
             "photos": {p.name: p for c in clients.values() for p in Photos(session).of_client(c.id)},
+            "walls": {name: Walls(session).of_client(c.id) for name, c in clients.items()},
             "rails": {name: the_rail(session, c.id) for name, c in clients.items()},
             "truth": {t["file"]: t for t in json.loads((demo_template / "samples/truth.json").read_text())},
         }
@@ -42,7 +44,7 @@ def test_the_wardrobe_is_whole(kept):
     assert len(kept["photos"]) == len(SAMPLES)
     for client in CLIENTS:
         assert len(kept["rails"][client.name]) == sum(s.hung for s in client.samples) >= 18
-    assert len(kept["looks"]) == 3
+    assert len(kept["looks"]) == len(CELLIST.looks) + sum(wall.kept for wall in CELLIST.walls)
     categories = {one.hung.piece.category.value for one in kept["rails"][CELLIST.name]}
     assert categories >= {"coat", "dress", "shoes", "boots", "bag", "belt", "scarf", "necklace", "earrings", "hat"}
 
@@ -128,3 +130,11 @@ def test_a_folder_with_other_files_is_left_alone(tmp_path):
     with pytest.raises(Refused, match="other files"):
         build_demo(tmp_path)
     assert [p.name for p in tmp_path.iterdir()] == ["letter.txt"]
+
+
+def test_every_client_has_a_wall_with_looks_kept_of_it(kept):
+    for client in CLIENTS:
+        (sample,) = client.walls
+        (wall,) = kept["walls"][client.name]
+        assert wall.name == sample.name
+        assert sum(look.kept_as is not None for look in wall.looks) == sample.kept < len(wall.looks)

@@ -69,7 +69,7 @@ def test_a_stylist_photographs_a_coat_and_keeps_a_look_with_it(page, demo):
 
     with running("demo", demo) as url:
         page.goto(url)
-        page.get_by_role("article", name="Ilka Maren").get_by_role("link", name="4 looks kept").click()
+        page.get_by_role("article", name="Ilka Maren").get_by_role("link", name="8 looks kept").click()
         page.get_by_role("button", name=re.compile(f"^Night train {int(before + 0.5)}$")).click()
         expect(page.get_by_role("meter", name="The whole", exact=True)).to_have_attribute(
             "aria-valuenow", f"{before:g}"

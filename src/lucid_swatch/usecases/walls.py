@@ -302,7 +302,8 @@ def shown(session: Session, id: str) -> Shown:
     looks = [_look(wardrobe, wall, one) for one in hung]
     verdicts = judge(looks) if looks else []
     doing = roles(looks, verdicts, wall.wanted.start[0]) if wall.wanted.spread and looks else [""] * len(looks)
-    material = Material(wardrobe, wall.wanted) if wardrobe.everything else None
+    # while looks are still being found nobody asks which pieces are left
+    material = Material(wardrobe, wall.wanted) if wardrobe.everything and wall.made_at is not None else None
     uses = {} if material is None else {wardrobe.pieces[k].id: 0 for k in material.beside_a_start}
     for one in hung:
         for piece in one.piece_ids:

@@ -7,7 +7,7 @@ import { useServer } from './useServer'
 import { useTried } from './useTried'
 
 /** How often a wall is looked at while its looks are being made, in milliseconds. */
-const WATCHED_EVERY = 150
+const WATCHED_EVERY = 300
 
 /** A client's walls, and one of them: made, kept, dropped, every step back. */
 export function useWalls(clientId: Ref<string>, wallId: Ref<string>) {

@@ -3,11 +3,12 @@
 from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass, replace
 from enum import StrEnum
+from functools import cached_property
 from itertools import combinations
 
 import numpy as np
 
-from ...colour.arrays import FloatArray, IntArray
+from ...colour.arrays import BoolArray, FloatArray, IntArray
 from ...garment.known import as_known
 from ...garment.piece import Piece
 from ...garment.vocabulary import SHINY_FINISHES, Category, Finish, Heel
@@ -53,6 +54,8 @@ OTHERS_WARM = 0.3
 HELPFUL, BESIDE = 22, 10
 """Single changes that turn a look and are put together, and how many that only go along with them."""
 MOST_CHANGES, MOST_LOOKS = 3, 3
+MOST_TRIED = 150
+"""Pieces of a long rail that are tried: what turns a look most by itself."""
 EACH_CHANGE, OF_CLOTHES = 3.0, 11.0
 """Points of the whole that one more change has to be worth; another top or skirt makes another look and turns none."""
 MAY_COST = 8.0
@@ -71,8 +74,10 @@ class Turned:
 
 def turn(look: Look, to: Turn, most: int = MOST_LOOKS) -> list[Turned]:
     """The smallest changes that turn a look, fewest first. Empty where none does, or where nothing is to be done."""
-    turning = _Turning(look, to)
-    return turning.run(most)
+    narrowed = replace(look, rail=_Turning(look, to).narrowed())
+    found = _Turning(narrowed, to).run(most)
+    full = (*look.pieces, *look.rail)
+    return [replace(one, look=replace(one.look, rail=_without(full, one.look.pieces))) for one in found]
 
 
 def needs_no_turn(look: Look, to: Turn) -> bool:
@@ -125,12 +130,27 @@ class _Turning:
         self.wardrobe = Wardrobe(tuple(pieces.values()), look.client, look.conventions, look.always)
         self.known = tuple(as_known(piece) for piece in self.wardrobe.everything)
         self.place = {piece.id: k for k, piece in enumerate(self.wardrobe.everything)}
-        self.pairs = wearable_pairs(self.known)
         self.own = frozenset(self.place[piece.id] for piece in look.pieces)
         self.measure = self._measure()
         suffering = sum(_suffers(self.known[k]) for k in self.own) if to is Turn.RAIN else 0
         # all that suffers from rain goes; where nothing does, something is put over it
         self.notch = float(suffering) or NOTCH[to]
+
+    def narrowed(self) -> tuple[Piece, ...]:
+        """The pieces of a long rail that turn the look most by themselves, and what may follow them."""
+        if len(self.look.rail) <= MOST_TRIED:
+            return self.look.rail
+        changes = [*single_changes(self.look), *_layers_over(self.look)]
+        far = self.measure(
+            self._rows([self.own, *(frozenset(self.place[p.id] for p in after) for _, after in changes)])
+        )
+        helps: dict[str, float] = {}
+        for (change, _), gain in zip(changes, (far[1:] - far[0]).tolist(), strict=True):
+            new = change.with_piece if change.do == "swap" else change.piece
+            if new is not None and self._may_come(change):
+                helps[new] = max(gain, helps.get(new, -np.inf))
+        taken = set(sorted(helps, key=lambda id: -helps[id])[:MOST_TRIED])
+        return tuple(piece for piece in self.look.rail if piece.id in taken)
 
     def run(self, most: int) -> list[Turned]:
         changes = [*single_changes(self.look), *_layers_over(self.look)]
@@ -158,6 +178,11 @@ class _Turning:
         # where every way costs much, the one that costs least is told all the same
         chosen = self._smallest(good, most) if good else self._smallest(found, 1)
         return [self._told(one, singles, wholes - before) for one in chosen]
+
+    @cached_property
+    def pairs(self) -> BoolArray:
+        """Which two pieces go into one look."""
+        return wearable_pairs(self.known)
 
     def _may_come(self, change: Mend) -> bool:
         new = change.with_piece if change.do == "swap" else change.piece if change.do == "add" else None
@@ -268,8 +293,14 @@ class _Turning:
         there = [piece for piece in self.look.pieces if self.place[piece.id] in after]
         come = [self.wardrobe.everything[k] for k in sorted(after - self.own)]
         changes = tuple(replace(singles[k][0], gain=round(float(alone[k]), DIGITS)) for k in which)
-        left = tuple(p for p in (*self.look.pieces, *self.look.rail) if self.place[p.id] not in after)
-        return Turned(replace(self.look, pieces=(*there, *come), rail=left), changes, round(one.whole, DIGITS))
+        pieces = (*there, *come)
+        left = _without((*self.look.pieces, *self.look.rail), pieces)
+        return Turned(replace(self.look, pieces=pieces, rail=left), changes, round(one.whole, DIGITS))
+
+
+def _without(pieces: tuple[Piece, ...], worn: tuple[Piece, ...]) -> tuple[Piece, ...]:
+    there = {piece.id for piece in worn}
+    return tuple(piece for piece in pieces if piece.id not in there)
 
 
 def _layers_over(look: Look) -> list[Change]:
