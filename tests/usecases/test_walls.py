@@ -287,6 +287,7 @@ def test_a_look_is_turned_and_laid_over_a_day(sessions, maren):
 
 def test_a_short_rail_is_made_at_once(sessions, maren, monkeypatch):
     with sessions() as session:
-        assert walls.is_short(session, maren)
+        assert walls.soon_made(session, maren, 9)
+        assert not walls.soon_made(session, maren, 500)
         monkeypatch.setattr(walls, "AT_ONCE", 3)
-        assert not walls.is_short(session, maren)
+        assert not walls.soon_made(session, maren, 9)

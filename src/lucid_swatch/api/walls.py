@@ -17,13 +17,13 @@ from lucid_swatch.usecases.walls import (
     ask_again,
     begin_wall,
     drop,
-    is_short,
     keep_on_wall,
     let_wall_go,
     looks_of,
     make_wall,
     rename,
     shown,
+    soon_made,
     stop_making,
     what_it_needs,
 )
@@ -56,7 +56,7 @@ router = APIRouter(tags=["walls"])
 def list_walls(session: ReadSession, context: InContext, client_id: Id) -> list[WallInListAnswer]:
     """A client's walls, the newest first."""
     Clients(session).get(client_id)
-    if not is_short(session, client_id):
+    if not soon_made(session, client_id, 1):
         # who looks at walls makes one soon, and a process takes a while to be ready
         context.queue.make_ready()
     asked = {job.about for job in Jobs(session).of_client(client_id)}
@@ -68,8 +68,9 @@ def make_looks(context: InContext, client_id: Id, asked: WallRequest) -> WallAns
     """Makes looks: of a short rail while one waits, of a longer one as a job that can be watched and stopped."""
     wanted = asked.to_core()
     with context.sessions.begin() as session:
-        wall, short = begin_wall(session, client_id, asked.name, wanted), is_short(session, client_id)
-    return _made(context, wall.id, short)
+        wall = begin_wall(session, client_id, asked.name, wanted)
+        soon = soon_made(session, client_id, wanted.number)
+    return _made(context, wall.id, soon)
 
 
 @router.post("/walls/{wall_id}/making")
@@ -78,8 +79,8 @@ def make_again(context: InContext, wall_id: Id, asked: WallRequest) -> WallAnswe
     wanted = asked.to_core()
     with context.sessions.begin() as session:
         wall = ask_again(session, wall_id, wanted)
-        short = is_short(session, wall.client_id)
-    return _made(context, wall_id, short)
+        soon = soon_made(session, wall.client_id, wanted.number)
+    return _made(context, wall_id, soon)
 
 
 @router.delete("/walls/{wall_id}/making")
@@ -161,8 +162,8 @@ def lay_over_a_day(session: ReadSession, client_id: Id, asked: DayRequest) -> Da
     return day_answer(found, min(found, key=lambda one: one.overall))
 
 
-def _made(context: Context, wall_id: str, short: bool) -> WallAnswer:
-    if short:
+def _made(context: Context, wall_id: str, soon: bool) -> WallAnswer:
+    if soon:
         # the job stands in the database all the same: what a kill cuts off is made at the next start
         make_wall(context.sessions, wall_id, show=False)
     else:

@@ -34,8 +34,8 @@ from .changes import recorded
 from .looks import keep_look
 from .wardrobe import wardrobe_of
 
-AT_ONCE = 60
-"""Pieces of a rail up to which looks are made while one waits; of a longer one in a process of its own."""
+AT_ONCE, FEW = 60, 30
+"""Pieces of a rail, and looks asked for, up to which they are made while one waits; more in a process of its own."""
 
 
 def begin_wall(session: Session, client_id: str, name: str, wanted: Wanted) -> Wall:
@@ -54,9 +54,9 @@ def ask_again(session: Session, id: str, wanted: Wanted) -> Wall:
     return wall
 
 
-def is_short(session: Session, client_id: str) -> bool:
-    """Whether a rail is short enough for looks to be made while one waits."""
-    return Pieces(session).count(client_id) <= AT_ONCE
+def soon_made(session: Session, client_id: str, number: int) -> bool:
+    """Whether so many looks of a client's rail are made while one waits."""
+    return number <= FEW and Pieces(session).count(client_id) <= AT_ONCE
 
 
 def make_wall(sessions: Sessions, id: str, show: bool = True) -> None:
