@@ -13,6 +13,7 @@ from lucid_swatch.store.database import Sessions
 from lucid_swatch.store.erased import note_erased
 from lucid_swatch.store.folder import ASIDE, PHOTOS, PICTURES, Folder, Unwritable, whose
 from lucid_swatch.store.going import Going
+from lucid_swatch.store.jobs import Jobs
 from lucid_swatch.store.owned import owners_of_pictures
 from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.studio import Studio, StudioKey
@@ -50,13 +51,15 @@ def erase_client(
 ) -> Erased:
     """Removes a client with every row, photo and picture, scrubs the freed pages, and searches for what is left.
 
-    What is being written for the client ends first; nothing is read `without` some photos. Refused, with nothing removed,
-    when it does not end. Rows and the list of files go in one transaction, and all that comes after it is done at the
-    next start where it cannot be done now."""
+    What is being written for the client ends first; nothing is read or made `without` some photos and walls. Refused, with
+    nothing removed, when it does not end. Rows and the list of files go in one transaction, and all that comes after it is
+    done at the next start where it cannot be done now."""
     with folder.underway.erasing(id):
         with sessions() as session:
-            reading = [photo.id for photo in Photos(session).of_client(id)]
-        with without(reading):
+            photos = [photo.id for photo in Photos(session).of_client(id)]
+            # looks that are being made are the client's as well
+            asked = [job.about for job in Jobs(session).of_client(id)]
+        with without({*photos, *asked}):
             rows, there, traces = _let_go(sessions, folder, id)
         left = []
         try:

@@ -158,6 +158,13 @@ def test_where_there_are_fewer_it_says_why(wardrobe, wanted, said):
     assert said in why_fewer(wardrobe, wanted, made).text
 
 
+def test_a_rail_of_one_colour_still_makes_whole_looks():
+    navy = Wardrobe(tuple(replace(p, lab=np.array([NAVY], float)) for p in RAIL))
+    made = make_looks(navy, Wanted(4))
+    assert made.looks
+    assert not any(faults(navy, Wanted(4), one.piece_ids) for one in made.looks)
+
+
 def test_the_change_that_is_named_gives_what_it_says():
     few = [p for p in RAIL if p.id in {"cream shirt", "navy top", "navy trousers", "tan skirt", "tan shoes", "tan bag"}]
     barred = {"navy top": "is at the mender's", "tan skirt": "is at the mender's"}
