@@ -37,7 +37,7 @@ LOOKS = (
     SampleLook("On the quay", ("watch-coat.jpg", "saffron-knit.jpg", "deck-trousers.jpg", "conker-boots.jpg", "wool-cap.jpg")),
 )  # fmt: skip
 
-WALLS = (SampleWall("Talks", 6, 3, ("lectern-jacket.jpg", "pine-jacket.jpg"), (2.5, 4.5)),)
+WALLS = (SampleWall("Talks", 6, 3, formality=(2.5, 4.5)),)
 
 PILOT = SampleClient(
     name="Tobe Arrun", note="Harbour pilot for thirty years, now speaks in public. Stands for hours, wind on most days.",
