@@ -2,7 +2,7 @@
 import { NButton, NProgress } from 'naive-ui'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import type { Asking, Turned, WallInList, WallLook } from '@/api'
+import type { Asking, Turned, Wall, WallInList, WallLook } from '@/api'
 import EmptyStart from '@/components/base/EmptyStart.vue'
 import KeysHelp from '@/components/base/KeysHelp.vue'
 import LinkButton from '@/components/base/LinkButton.vue'
@@ -18,7 +18,7 @@ import { useKeys } from '@/composables/useKeys'
 import { NINE, useQuestion } from '@/composables/useQuestion'
 import { useTurning } from '@/composables/useTurning'
 import { baysOf, nameOf, usesOf, walked } from '@/lib/making'
-import { capital } from '@/lib/words'
+import { capital, plural } from '@/lib/words'
 import { firstProblem } from '@/server/firstProblem'
 import { useClient } from '@/server/useClient'
 import { useFigures } from '@/server/useFigure'
@@ -61,6 +61,9 @@ const problem = firstProblem(
   clientProblem, railProblem, wallProblem, keepProblem, drawProblem, turnProblem, needProblem,
 ) // prettier-ignore
 const busy = ref(false)
+/** Nothing is said of looks that are still being made. */
+const hanging = (made: Wall) =>
+  made.making === null ? `${plural(made.looks.length, 'look hangs', 'looks hang')} there.` : ''
 
 async function make() {
   if (busy.value || !rail.value.length) return
@@ -69,7 +72,7 @@ async function make() {
   const made = await deeds.make(asked)
   busy.value = false
   if (!made) return
-  told.value = `${made.looks.length} looks hang there.`
+  told.value = hanging(made)
   shownId.value = null
   await router.replace({ name: 'make', params: { client: id.value, wall: made.id } })
 }
@@ -80,7 +83,7 @@ async function again() {
   busy.value = true
   const made = await deeds.makeAgain({ ...body.value, name: wall.value.name })
   busy.value = false
-  if (made) told.value = `${made.looks.length} looks hang there; what was kept stayed.`
+  if (made) told.value = hanging(made)
 }
 function afresh() {
   change(NINE)
@@ -89,7 +92,7 @@ function afresh() {
 async function tie() {
   const look = shown.value
   if (!look) return
-  await deeds.tie(look.id, !look.kept_as)
+  if (!(await deeds.tie(look.id, !look.kept_as))) return
   told.value = look.kept_as ? 'Kept no longer.' : 'Kept among the looks.'
 }
 async function drop() {

@@ -26,7 +26,7 @@ const tapes = computed(() =>
   <div class="verdict">
     <h2>{{ capital(look.intent) }} look</h2>
     <p class="because">{{ look.because }}</p>
-    <p v-if="look.role" class="soft">The {{ spread.toLowerCase() }} is {{ look.role }} here.</p>
+    <p v-if="look.role" class="soft">{{ spread }}: {{ look.role }}.</p>
     <div v-if="!brief" class="tapes">
       <span class="strong">The whole</span>
       <TapeMeasure :value="look.overall" name="The whole" :shown="look.overall.toFixed(0)" />
