@@ -127,7 +127,7 @@ def test_what_an_unused_piece_needs_is_asked_and_followed(opened):
             break
     page.get_by_role("button", name="make looks with it").click()
     expect(page.get_by_role("list", name="Pieces that the looks start from").get_by_role("listitem")).to_have_count(1)
-    expect(page.get_by_text(re.compile(r"\d+ looks? hang there."))).to_be_visible()
+    expect(page.get_by_text(re.compile(r"\d+ looks? hangs? there."))).to_be_visible()
 
 
 def test_one_piece_goes_many_ways_by_one_key(opened):
@@ -136,9 +136,7 @@ def test_one_piece_goes_many_ways_by_one_key(opened):
     page.get_by_label("Camel trousers").first.click()
     page.keyboard.press("o")
     expect(hooks(page).first).to_be_visible()
-    expect(
-        page.get_by_text(re.compile("The camel trousers is|The camel trousers are|camel trousers"))
-    ).not_to_have_count(0)
+    expect(page.get_by_text(re.compile("^Camel trousers: (the|part|a|an|one) "))).to_be_visible()
     page.keyboard.press(" ")
     expect(page.get_by_role("button", name="squint")).to_have_attribute("aria-pressed", "true")
     page.get_by_role("button", name="Let go of Camel trousers, many ways").click()

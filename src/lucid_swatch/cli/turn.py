@@ -38,6 +38,7 @@ def turn(
         return
     if not found:
         print("It can go as it is." if needs_no_turn(core, to) else "Nothing here turns it that way.")
+        return
     print_table(
         ["the whole", "changes"], [[f"{one.whole:.1f}", "; ".join(c.text for c in one.changes)] for one in found]
     )

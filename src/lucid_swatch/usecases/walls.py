@@ -11,6 +11,7 @@ from lucid_swatch.core.garment.piece import Piece
 from lucid_swatch.core.look.body import Zone
 from lucid_swatch.core.look.dressing.dress import zone_of
 from lucid_swatch.core.look.dressing.wardrobe import Wardrobe
+from lucid_swatch.core.look.kept_look import LookParticulars
 from lucid_swatch.core.look.look import Look
 from lucid_swatch.core.look.making.apart import set_apart
 from lucid_swatch.core.look.making.day import CLOTHES
@@ -19,9 +20,10 @@ from lucid_swatch.core.look.making.make import MadeLook, Stopped, Tell, make_loo
 from lucid_swatch.core.look.making.material import Material
 from lucid_swatch.core.look.making.wall import Spare, Wall, WallLook, as_spare
 from lucid_swatch.core.look.making.wanted import Share, Wanted
-from lucid_swatch.core.look.making.ways import many_ways, roles
+from lucid_swatch.core.look.making.ways import another_way, many_ways, roles
 from lucid_swatch.core.look.verdict import Verdict, judge
 from lucid_swatch.core.problems import NotThere, Problem, Refused
+from lucid_swatch.formats.made import look_of
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.database import Sessions
 from lucid_swatch.store.jobs import Jobs
@@ -36,6 +38,14 @@ from .wardrobe import wardrobe_of
 
 AT_ONCE, FEW = 60, 30
 """Pieces of a rail, and looks asked for, up to which they are made while one waits; more in a process of its own."""
+
+
+def _wall(session: Session, id: str) -> Wall:
+    """A wall, without knots of kept looks that were let go of elsewhere."""
+    wall = Walls(session).get(id)
+    kept = {look.id for look in Looks(session).of_client(wall.client_id)}
+    looks = tuple(one if one.kept_as in kept else replace(one, kept_as=None) for one in wall.looks)
+    return replace(wall, looks=looks)
 
 
 def begin_wall(session: Session, client_id: str, name: str, wanted: Wanted) -> Wall:
@@ -68,7 +78,7 @@ def make_wall(sessions: Sessions, id: str, show: bool = True) -> None:
         if job is None:
             return
         Jobs(session).change(job.id, lambda now: replace(now, state=JobState.UNDER_WAY, done=0.0))
-        wall = Walls(session).get(id)
+        wall = _wall(session, id)
         loaded = wardrobe_of(session, wall.client_id)
 
     def tell(share: float, looks: list[MadeLook]) -> bool:
@@ -145,7 +155,7 @@ def _on_the_wall(wall: Wall, looks: Iterable[MadeLook], occasions: Iterable[str]
 
 def _hang(session: Session, wall: Wall, found: _Found) -> None:
     told = f"made {len(found.looks)} looks: {wall.name}"
-    now = Walls(session).get(wall.id)
+    now = _wall(session, wall.id)
     with recorded(session, wall.client_id, told) as change:
         change.touches("wall", wall.id)
         if wall.made_at is None:
@@ -194,7 +204,10 @@ def keep_on_wall(session: Session, id: str, look_id: str, keep: bool) -> Wall:
     with recorded(session, wall.client_id, f"{told} '{wall.name}'") as change:
         change.touches("wall", id)
         if keep:
-            kept = keep_look(session, wall.client_id, _called(session, wall, look), look.piece_ids, wall.wanted.intent)
+            wanted = wall.wanted
+            told_of = LookParticulars(occasion=look.occasion, time=wanted.time, theme=wanted.theme)
+            name = _called(session, wall, look)
+            kept = keep_look(session, wall.client_id, name, look.piece_ids, wanted.intent, told_of)
             change.before["look", kept.id] = None
             kept_as = kept.id
         else:
@@ -215,10 +228,13 @@ def drop(session: Session, id: str, look_id: str) -> Wall:
     dropped = (*wall.dropped, look.piece_ids)
     others = [one for one in wall.looks if one.id != look_id]
     another, spares = _next_spare(loaded.wardrobe, replace(wall, dropped=dropped, looks=tuple(others)), look)
-    if another is None and not wall.wanted.spread:
+    if another is None and wall.wanted.spread:
+        way = another_way(loaded.wardrobe, wall.wanted, look.occasion, (*dropped, *(one.piece_ids for one in others)))
+        another = None if way is None else as_spare(way)
+    elif another is None:
         another, spares = _made_anew(loaded.wardrobe, wall, others, dropped)
     lack = wall.lack if another is not None else "No other good look is left that differs in its clothes."
-    hung = [] if another is None else [WallLook(uuid4().hex, another.piece_ids, another.start)]
+    hung = [] if another is None else [WallLook(uuid4().hex, another.piece_ids, another.start, look.occasion)]
     place = [one.id for one in wall.looks].index(look_id)
     looks = (*others[:place], *hung, *others[place:])
     with recorded(session, wall.client_id, f"dropped a look of '{wall.name}'") as change:
@@ -280,6 +296,7 @@ class Shown:
     """A wall with what is made anew of it whenever it is shown."""
 
     wall: Wall
+    wardrobe: Wardrobe
     looks: list[WallLook]
     """Those whose pieces all hang there still."""
     verdicts: list[Verdict]
@@ -296,7 +313,7 @@ class Shown:
 
 def shown(session: Session, id: str) -> Shown:
     """A wall as it is shown."""
-    wall = Walls(session).get(id)
+    wall = _wall(session, id)
     wardrobe = wardrobe_of(session, wall.client_id).wardrobe
     hung = [one for one in wall.looks if all(piece in wardrobe.by_id for piece in one.piece_ids)]
     looks = [_look(wardrobe, wall, one) for one in hung]
@@ -310,6 +327,7 @@ def shown(session: Session, id: str) -> Shown:
             uses[piece] = uses.get(piece, 0) + 1
     return Shown(
         wall,
+        wardrobe,
         hung,
         verdicts,
         set_apart(looks, verdicts),
@@ -335,18 +353,9 @@ def what_it_needs(session: Session, id: str, piece_id: str) -> Need:
 def looks_of(session: Session, id: str) -> tuple[Wall, Wardrobe, list[Look], list[str]]:
     """The looks of a wall as they go out, with the sentence of each."""
     found = shown(session, id)
-    wardrobe = wardrobe_of(session, found.wall.client_id).wardrobe
-    looks = [
-        Look(
-            one.id,
-            (*(wardrobe.by_id[piece] for piece in one.piece_ids), *wardrobe.always),
-            wardrobe.client,
-            wardrobe.conventions,
-            found.wall.wanted.intent,
-        )
-        for one in found.looks
-    ]
-    return found.wall, wardrobe, looks, found.because
+    intent = found.wall.wanted.intent
+    looks = [look_of(found.wardrobe, one.id, one.piece_ids, intent) for one in found.looks]
+    return found.wall, found.wardrobe, looks, found.because
 
 
 def _look(wardrobe: Wardrobe, wall: Wall, one: WallLook) -> Look:
@@ -354,7 +363,7 @@ def _look(wardrobe: Wardrobe, wall: Wall, one: WallLook) -> Look:
 
 
 def _with_look(session: Session, id: str, look_id: str) -> tuple[Wall, WallLook]:
-    wall = Walls(session).get(id)
+    wall = _wall(session, id)
     look = next((one for one in wall.looks if one.id == look_id), None)
     if look is None:
         raise NotThere("this look does not hang on the wall.", wall.name, "Load the page again.")

@@ -43,12 +43,24 @@ def many_ways(wardrobe: Wardrobe, piece: str, number: int, wanted: Wanted | None
             missing = number - sum(len(some) for some in found.values())
             more = min(share - len(found[span]), missing)
             if more > 0 and (share < number or found[span]):
-                taken = tuple(made.piece_ids for some in found.values() for made in some)
+                made_already = (made.piece_ids for some in found.values() for made in some)
+                taken = (*question.dropped, *made_already)
                 asked = replace(
                     question, number=more, start=(piece,), formality=span, spread=False, kept=(), dropped=taken
                 )
                 found[span] += make_looks(wardrobe, asked).looks
     return [Way(made, _called(span)) for span, some in found.items() for made in some]
+
+
+def another_way(
+    wardrobe: Wardrobe, wanted: Wanted, occasion: str, taken: tuple[tuple[str, ...], ...]
+) -> MadeLook | None:
+    """One more look with the piece for an occasion, in no clothes that are taken; None where none is good."""
+    span = next((one for one in OCCASIONS if _called(one) == occasion), None)
+    if span is None:
+        return None
+    asked = replace(wanted, number=1, formality=span, spread=False, kept=(), dropped=taken)
+    return next(iter(make_looks(wardrobe, asked).looks), None)
 
 
 def _called(span: tuple[float, float]) -> str:
