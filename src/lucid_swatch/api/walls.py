@@ -158,8 +158,7 @@ def turn(session: ReadSession, client_id: Id, asked: TurnRequest) -> TurnsAnswer
 def lay_over_a_day(session: ReadSession, client_id: Id, asked: DayRequest) -> DayAnswer:
     """A look in the stages of a day: layers and shoes change, what is under them stays on."""
     stages = [one.to_core() for one in asked.stages]
-    found = over_a_day(session, client_id, tuple(asked.pieces), asked.intent, setting_of(asked), stages)
-    return day_answer(found, min(found, key=lambda one: one.overall))
+    return day_answer(over_a_day(session, client_id, tuple(asked.pieces), asked.intent, setting_of(asked), stages))
 
 
 def _made(context: Context, wall_id: str, soon: bool) -> WallAnswer:

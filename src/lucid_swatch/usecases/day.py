@@ -1,27 +1,16 @@
 """A look is turned for the day, and laid out over one in stages."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass, replace
+from dataclasses import replace
 
 from sqlalchemy.orm import Session
 
 from lucid_swatch.core.look.kept_look import DayStage
 from lucid_swatch.core.look.look import Intent, Look
-from lucid_swatch.core.look.making.stages import stages
+from lucid_swatch.core.look.making.stages import Stage, stages
 from lucid_swatch.core.look.making.turning import Turn, Turned, needs_no_turn, turn
 
 from .wardrobe import Setting, wardrobe_of
-
-
-@dataclass(frozen=True, slots=True)
-class StageShown:
-    """A look at one stage of a day."""
-
-    when: str
-    piece_ids: tuple[str, ...]
-    overall: float
-    amiss: tuple[str, ...]
-    """What of the stage could not be met, in words."""
 
 
 def turn_look(
@@ -39,13 +28,10 @@ def over_a_day(
     intent: Intent | None,
     setting: Setting,
     asked: Sequence[DayStage],
-) -> list[StageShown]:
+) -> list[Stage]:
     """A look at every stage of a day. NotThere when a piece is not on the rail."""
     look = _look(session, client_id, piece_ids, intent, setting)
-    return [
-        StageShown(one.when, tuple(piece.id for piece in one.look.pieces), one.whole, one.amiss)
-        for one in stages(look, asked)
-    ]
+    return stages(look, asked)
 
 
 def _look(

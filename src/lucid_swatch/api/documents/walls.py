@@ -7,6 +7,7 @@ from pydantic import Field
 from lucid_swatch.core.look.kept_look import TimeOfDay
 from lucid_swatch.core.look.look import Intent
 from lucid_swatch.core.look.making.lacking import Need
+from lucid_swatch.core.look.making.stages import Stage, weakest
 from lucid_swatch.core.look.making.turning import Turn, Turned
 from lucid_swatch.core.look.making.wall import Wall
 from lucid_swatch.core.look.making.wanted import Share, Wanted
@@ -16,7 +17,6 @@ from lucid_swatch.core.problems import Refused
 from lucid_swatch.formats.look import ThemeDocument
 from lucid_swatch.formats.look_particulars import StageDocument
 from lucid_swatch.formats.verdict import MendDocument, mend_document
-from lucid_swatch.usecases.day import StageShown
 from lucid_swatch.usecases.walls import Shown
 
 from .base import Answer, Request
@@ -265,13 +265,14 @@ def turned_answer(one: Turned) -> TurnedAnswer:
     return TurnedAnswer(changes=changes, pieces=[p.id for p in one.look.pieces], overall=one.whole)
 
 
-def day_answer(found: list[StageShown], weakest: StageShown) -> DayAnswer:
+def day_answer(found: list[Stage]) -> DayAnswer:
     """A look over a day."""
     stages = [
-        StageAnswer(when=one.when, pieces=list(one.piece_ids), overall=one.overall, amiss=list(one.amiss))
+        StageAnswer(when=one.when, pieces=[p.id for p in one.look.pieces], overall=one.whole, amiss=list(one.amiss))
         for one in found
     ]
-    return DayAnswer(stages=stages, weakest=weakest.when, overall=weakest.overall)
+    speaks = weakest(found)
+    return DayAnswer(stages=stages, weakest=speaks.when, overall=speaks.whole)
 
 
 def _scores(verdict: Verdict) -> dict[str, float | None]:

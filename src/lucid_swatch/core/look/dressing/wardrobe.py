@@ -66,10 +66,17 @@ class Wardrobe:
             and all(together(piece.category, one.category) for one in self.always)
         )
 
-    def batch(self, rows: IntArray, intent: Intent | None = None) -> LookBatch:
+    @classmethod
+    def round(cls, look: Look) -> "Wardrobe":
+        """The pieces of a look and of its rail, so that other looks of them can be scored beside it."""
+        pieces = {piece.id: piece for piece in (*look.pieces, *look.rail)}
+        return cls(tuple(pieces.values()), look.client, look.conventions, look.always)
+
+    def batch(self, rows: IntArray, intent: Intent | None = None, meant: Iterable[str] = ()) -> LookBatch:
         """Looks as the scorer takes them; what is always on joins each.
 
-        rows: (n, m), places in `everything`, NOTHING where a look has fewer pieces."""
+        rows: (n, m), places in `everything`, NOTHING where a look has fewer pieces. meant: codes of what is broken
+        knowingly in every one of them."""
         on = np.broadcast_to(self._always, (len(rows), len(self._always)))
         # what is on anyway and was also chosen counts once
         rows = np.where(np.isin(rows, self._always), NOTHING, rows)
@@ -77,7 +84,8 @@ class Wardrobe:
         # in the one order of a look, and what is missing last
         order = np.argsort(np.where(rows == NOTHING, len(self._rank), self._rank[rows]), axis=1, kind="stable")
         rows = np.take_along_axis(rows, order, axis=1)
-        return batch_of(self.table, rows, [self.conventions], [intent], [self.colouring])
+        told = [dict.fromkeys(meant, "")] * len(rows)
+        return batch_of(self.table, rows, [self.conventions], [intent], [self.colouring], told)
 
     @cached_property
     def _always(self) -> IntArray:

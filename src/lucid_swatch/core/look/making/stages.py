@@ -6,7 +6,7 @@ from itertools import product
 
 import numpy as np
 
-from ...colour.arrays import BoolArray, FloatArray, IntArray
+from ...colour.arrays import BoolArray, IntArray
 from ...garment.known import as_known
 from ...garment.piece import Piece
 from ...garment.vocabulary import Category
@@ -59,14 +59,13 @@ def stages(look: Look, asked: Sequence[DayStage]) -> list[Stage]:
     return found
 
 
-def weakest(found: Sequence[Stage]) -> Stage | None:
-    """The stage that speaks for the day."""
-    return min(found, key=lambda stage: stage.whole, default=None)
+def weakest(found: Sequence[Stage]) -> Stage:
+    """The stage that speaks for the day. found: at least one."""
+    return min(found, key=lambda stage: stage.whole)
 
 
 def _stage(first: Look, now: Look, asked: DayStage) -> Stage:
-    pieces = {piece.id: piece for piece in (*now.pieces, *now.rail, *first.pieces)}
-    wardrobe = Wardrobe(tuple(pieces.values()), now.client, now.conventions, now.always)
+    wardrobe = Wardrobe.round(now)
     known = [as_known(piece) for piece in wardrobe.everything]
     place = {piece.id: k for k, piece in enumerate(wardrobe.everything)}
     pairs = np.pad(wearable_pairs(known), (0, 1), constant_values=True)
@@ -92,13 +91,13 @@ def _stage(first: Look, now: Look, asked: DayStage) -> Stage:
     day = DayTable(known, wanted)
     suits = day.suits(rows, bool(asked.warmth is not None and any(k != NOTHING for k in options[0])))
     rows = rows[suits] if suits.any() else rows
-    wholes = _wholes(wardrobe, rows, first)
+    wholes = score_batch(wardrobe.batch(rows, first.intent, first.meant)).overall
     changes = np.array([len(set(row.tolist()) - {NOTHING} ^ set(here)) for row in rows])
     # a layer on a warm stage, or none on a cold one, is what the stage is there to change
     away = A_STEP_AWAY * day.away(rows) + A_STEP_AWAY * day.spare_layers(rows) / 6
     best = int(np.argmax(wholes - EACH_CHANGE * changes - away))
     worn = tuple(wardrobe.everything[int(k)] for k in rows[best] if k != NOTHING)
-    left = tuple(piece for piece in pieces.values() if piece.id not in {p.id for p in worn})
+    left = tuple(piece for piece in wardrobe.pieces if piece.id not in {p.id for p in worn})
     # what is under a layer is warm enough for any cold
     covered = any(zone_of(p.category) is Zone.LAYER for p in worn)
     asks = replace(wanted, warmth=None) if covered and _lacks_layer(asked) else wanted
@@ -133,9 +132,3 @@ def _worn(rows: IntArray, pairs: BoolArray, here: list[int], first: Look, wardro
     if able.any():
         return rows[able]
     return np.array([here], dtype=np.intp)
-
-
-def _wholes(wardrobe: Wardrobe, rows: IntArray, look: Look) -> FloatArray:
-    batch = wardrobe.batch(rows, look.intent)
-    meant = {code: np.ones(len(rows), dtype=bool) for code in look.meant}
-    return score_batch(replace(batch, meant=meant)).overall

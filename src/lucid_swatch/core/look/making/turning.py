@@ -126,8 +126,7 @@ class _Found:
 class _Turning:
     def __init__(self, look: Look, to: Turn) -> None:
         self.look, self.to = look, to
-        pieces = {piece.id: piece for piece in (*look.pieces, *look.rail)}
-        self.wardrobe = Wardrobe(tuple(pieces.values()), look.client, look.conventions, look.always)
+        self.wardrobe = Wardrobe.round(look)
         self.known = tuple(as_known(piece) for piece in self.wardrobe.everything)
         self.place = {piece.id: k for k, piece in enumerate(self.wardrobe.everything)}
         self.own = frozenset(self.place[piece.id] for piece in look.pieces)
@@ -267,9 +266,7 @@ class _Turning:
     def _whole(self, looks: Sequence[frozenset[int]]) -> FloatArray:
         if not looks:
             return np.zeros(0)
-        batch = self.wardrobe.batch(self._rows(looks), self.look.intent)
-        meant = {code: np.ones(len(looks), dtype=bool) for code in self.look.meant}
-        return score_batch(replace(batch, meant=meant)).overall
+        return score_batch(self.wardrobe.batch(self._rows(looks), self.look.intent, self.look.meant)).overall
 
     def _smallest(self, found: list[_Found], most: int) -> list[_Found]:
         """The best with each number of changes, where more changes are worth it, then others that change other pieces."""
