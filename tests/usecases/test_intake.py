@@ -17,17 +17,9 @@ from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.records import PhotoState
 from lucid_swatch.usecases.clients import add_client, give_consent, withdraw_consent
 from lucid_swatch.usecases.erase import erase_client
-from lucid_swatch.usecases.intake import (
-    add_stroke,
-    another_piece,
-    not_now,
-    read_kept_photo,
-    relight,
-    remove_photo,
-    take_in,
-    undo_stroke,
-)
+from lucid_swatch.usecases.intake import add_stroke, another_piece, not_now, relight, remove_photo, take_in, undo_stroke
 from lucid_swatch.usecases.rail import Word, change_piece, hang_photo, take_off, the_rail
+from lucid_swatch.usecases.reading_photos import read_kept_photo
 from tests.pictures import coat_photo, encoded
 
 TODAY = date(2031, 5, 4)

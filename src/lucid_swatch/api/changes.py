@@ -6,8 +6,9 @@ from sqlalchemy.orm import Session
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.journal import Journal
 from lucid_swatch.usecases.changes import redo, undo
+from lucid_swatch.usecases.rooms import read_after
 
-from .context import Id, ReadSession, UnitOfWork, in_one_change
+from .context import Id, InContext, ReadSession
 from .documents.changes import ChangeAnswer, UndoneAnswer, change_answer
 
 router = APIRouter(tags=["rail"])
@@ -21,17 +22,23 @@ def list_changes(session: ReadSession, client_id: Id) -> list[ChangeAnswer]:
 
 
 @router.post("/clients/{client_id}/undo")
-@in_one_change
-def undo_change(session: UnitOfWork, client_id: Id, change: int | None = None) -> UndoneAnswer:
+def undo_change(context: InContext, client_id: Id, change: int | None = None) -> UndoneAnswer:
     """Takes back the newest change of a rail; a change that is named, only while it is the newest."""
-    return _undone(session, client_id, undo(session, client_id, change).told)
+    with context.sessions.begin() as session:
+        back = undo(session, client_id, change)
+        asked, answer = read_after(session, back), _undone(session, client_id, back.told)
+    context.queue.add_all(asked)
+    return answer
 
 
 @router.post("/clients/{client_id}/redo")
-@in_one_change
-def redo_change(session: UnitOfWork, client_id: Id) -> UndoneAnswer:
+def redo_change(context: InContext, client_id: Id) -> UndoneAnswer:
     """Does again what was taken back last."""
-    return _undone(session, client_id, redo(session, client_id).told)
+    with context.sessions.begin() as session:
+        again = redo(session, client_id)
+        asked, answer = read_after(session, again), _undone(session, client_id, again.told)
+    context.queue.add_all(asked)
+    return answer
 
 
 def _undone(session: Session, client_id: str, told: str) -> UndoneAnswer:

@@ -2,7 +2,7 @@
 
 from typing import Annotated
 
-from fastapi import APIRouter, File, Path, Response, UploadFile
+from fastapi import APIRouter, File, Path, Query, Response, UploadFile
 
 from lucid_swatch.core.photo.neutral import NeutralPoint
 from lucid_swatch.core.photo.strokes import Stroke
@@ -12,7 +12,7 @@ from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.jobs import Jobs
 from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.pieces import Pieces
-from lucid_swatch.store.records import PhotoRecord
+from lucid_swatch.store.records import JobKind, PhotoRecord
 from lucid_swatch.usecases.alike import alike, neighbours, not_the_same
 from lucid_swatch.usecases.guesses import guesses_of
 from lucid_swatch.usecases.intake import (
@@ -62,18 +62,34 @@ def list_photos(session: ReadSession, context: InContext, client_id: Id) -> list
     Clients(session).get(client_id)
     context.queue.make_ready()
     photos = Photos(session).of_client(client_id)
-    found, stages = alike(photos), {job.about: job.stage for job in Jobs(session).of_client(client_id)}
+    found, jobs = alike(photos), {job.about: job for job in Jobs(session).of_client(client_id)}
     guesses = guesses_of(session, photos)
-    return [photo_answer(one, stages.get(one.id, ""), found.get(one.id), guesses.get(one.id, ())) for one in photos]
+    return [
+        photo_answer(
+            one,
+            jobs[one.id].stage if one.id in jobs else "",
+            found.get(one.id),
+            guesses.get(one.id, ()),
+            one.id in jobs and jobs[one.id].kind is JobKind.TAKE_OVER,
+        )
+        for one in photos
+    ]
 
 
 @router.post("/clients/{client_id}/photos", status_code=201)
-def add_photos(context: InContext, client_id: Id, photos: Annotated[list[UploadFile], File()]) -> list[TakenAnswer]:
-    """Takes photos in and lets them be read; one that is refused does not stop the rest."""
+def add_photos(
+    context: InContext,
+    client_id: Id,
+    photos: Annotated[list[UploadFile], File()],
+    sent_with: Annotated[str | None, Query(pattern=r"^[A-Za-z0-9_-]{1,64}$")] = None,
+) -> list[TakenAnswer]:
+    """Takes photos in and lets them be read; one that is refused does not stop the rest.
+
+    sent_with: the same for all that are sent in one go, a few at a time."""
     if len(photos) > MOST_AT_ONCE:
         raise Refused(f"{len(photos)} photos came at once.", "photos", f"Send up to {MOST_AT_ONCE} at a time.")
     sent = ((photo.filename or "photo", photo.file.read(MAX_BYTES + 1)) for photo in photos)
-    taken = take_in(context.sessions, context.folder, context.queue, client_id, sent)
+    taken = take_in(context.sessions, context.folder, context.queue, client_id, sent, sent_with)
     # only now are they in the database, where the reading processes look for them
     for one in taken:
         if one.photo is not None:

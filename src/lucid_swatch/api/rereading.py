@@ -7,17 +7,17 @@ from lucid_swatch.store.clients import Clients
 from lucid_swatch.usecases.rereading import ask_again, call_off, changes, take_over, waiting
 
 from .context import Id, InContext, ReadSession, UnitOfWork
-from .documents.rereading import ReadingChange, RereadingAnswer, TakeOverRequest, reading_change
+from .documents.rereading import ReadingChange, RereadingAnswer, RereadRequest, TakeOverRequest, reading_change
 
 router = APIRouter(tags=["rereading"])
 
 
 @router.post("/clients/{client_id}/rereading", status_code=202)
-def start_rereading(context: InContext, client_id: Id) -> RereadingAnswer:
-    """Reads every photo of a client anew, beside what is kept."""
+def start_rereading(context: InContext, client_id: Id, some: RereadRequest | None = None) -> RereadingAnswer:
+    """Reads photos of a client anew, beside what is kept: all, or those that are named."""
     with context.sessions.begin() as session:
         Clients(session).get(client_id)
-        asked = ask_again(session, client_id)
+        asked = ask_again(session, client_id, None if some is None else some.photos)
     if not asked:
         raise Refused("no photo of this client was read yet.", "intake", "Take photos in first.")
     for id in asked:

@@ -7,12 +7,11 @@ import typer
 
 from lucid_swatch.core.photo.neutral import NeutralPoint
 from lucid_swatch.core.problems import Problem, Refused
-from lucid_swatch.files.photo import read_photo
 from lucid_swatch.formats.card import CardDocument
 from lucid_swatch.formats.document import Document, parse, read_json
 from lucid_swatch.formats.measurement import MeasurementDocument
-from lucid_swatch.outside.cut_out import SalientObjectNetwork
-from lucid_swatch.usecases.measure_photo import LightSource, measure_photo
+from lucid_swatch.usecases.measure_files import measure_files
+from lucid_swatch.usecases.measure_photo import LightSource
 
 from .output import print_json, print_table, stop
 
@@ -37,26 +36,31 @@ def measure(
     card: Annotated[
         Path | None, typer.Option(help="The reference card as it was measured once, a lucid-swatch/card document.")
     ] = None,
+    apart: Annotated[
+        bool, typer.Option("--apart", help="Read each photo for itself, even those that share a ground.")
+    ] = False,
     json: Annotated[bool, typer.Option("--json", help="Print JSON instead of a table.")] = False,
 ) -> None:
-    """Measure the colours of the garment in each photo."""
+    """Measure the colours of the garment in each photo; photos of one room are read in one light."""
     try:
         everywhere = _point(neutral, neutral_lightness)
         by_name = _marks(marks)
         measured = None if card is None else parse(CardDocument, read_json(card)).to_core()
     except Problem as problem:
         stop(problem)
-    network = SalientObjectNetwork()
+    sources = [LightSource(by_name.get(path.name, everywhere), card=measured) for path in photos]
     answers: list[dict[str, Any]] = []
-    for path in photos:
-        try:
-            source = LightSource(by_name.get(path.name, everywhere), card=measured)
-            reading = measure_photo(read_photo(path), network, source)
-            document = MeasurementDocument.from_core(reading.photo, reading.outline, reading.measurement)
-            answers.append(document.model_dump(mode="json"))
-        except Problem as problem:
-            typer.echo(f"lucid-swatch: {problem}", err=True)
-            answers.append({"photo": {"file": path.name}, "error": str(problem)})
+    for one in measure_files(photos, sources, apart):
+        if one.reading is None:
+            typer.echo(f"lucid-swatch: {one.problem}", err=True)
+            answers.append({"photo": {"file": one.path.name}, "error": str(one.problem)})
+            continue
+        lender = None if one.lent_by is None else one.lent_by.name
+        read = one.reading
+        document = MeasurementDocument.from_core(
+            read.photo, read.outline, read.measurement, read.evidence.sheets, lender
+        )
+        answers.append(document.model_dump(mode="json"))
     if json:
         print_json(answers)
     else:

@@ -92,6 +92,7 @@ def _fill(path: Path, progress: Progress, workers: int) -> None:
         for done, future in enumerate([queue.add(id) for id in photo_ids.values()], start=1):
             future.result()
             progress(f"measuring the sample wardrobe: {done} of {len(photo_ids)}")
+        queue.rest()  # what is read again in the light of its room
     finally:
         queue.stop()
     progress("hanging the rails and holding the drapes")

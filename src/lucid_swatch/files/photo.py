@@ -71,13 +71,17 @@ class Photo:
 
 def read_photo(path: Path) -> Photo:
     """Decode a photo on disk. Refused when it is no photo, too large, or broken."""
+    return decode_photo(read_bytes(path), path.name)
+
+
+def read_bytes(path: Path) -> bytes:
+    """The bytes of a photo on disk. Refused when it cannot be opened or is too large."""
     try:
         check_bytes(path.stat().st_size, path.name)
-        content = path.read_bytes()
+        return path.read_bytes()
     except OSError as problem:
         reason = (problem.strerror or "unknown reason").lower()
         raise Refused(f"the photo cannot be opened ({reason}).", path.name, "Check the name and the folder.") from None
-    return decode_photo(content, path.name)
 
 
 def check_bytes(size: int, name: str) -> None:

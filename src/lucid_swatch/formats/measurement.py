@@ -1,5 +1,6 @@
 """A measurement of a photo in the open format."""
 
+from collections.abc import Sequence
 from dataclasses import replace
 from typing import TYPE_CHECKING, Literal
 
@@ -16,6 +17,7 @@ from lucid_swatch.core.garment.reading import Reading
 from lucid_swatch.core.garment.vocabulary import Bin, Category, Metal, Part, PatternType, Scale, Undertone
 from lucid_swatch.core.photo.light import LightReference
 from lucid_swatch.core.photo.outline import Outline
+from lucid_swatch.core.photo.paper import Sheet
 
 from .cut import CutGuesses, FinishGuess, finish_guesses
 from .document import Document, Titled
@@ -37,6 +39,23 @@ GUESSES = 5
 """How many are kept: the rest is hardly likely."""
 
 
+class PaperDocument(Document):
+    """Where paper lies in a photo."""
+
+    x: float
+    y: float
+    corners: list[tuple[float, float]]
+    """Fractions from the top left corner, in order round it."""
+    sure: bool
+
+    @classmethod
+    def from_core(cls, sheet: Sheet) -> "PaperDocument":
+        """The document of a sheet."""
+        x, y = (round(float(value), 4) for value in sheet.middle)
+        corners = [(round(float(one), 4), round(float(other), 4)) for one, other in sheet.corners]
+        return cls(x=x, y=y, corners=corners, sure=sheet.sure)
+
+
 class LightDocument(Document):
     """The light it was taken in."""
 
@@ -47,6 +66,12 @@ class LightDocument(Document):
     """CIEDE2000 that the light alone leaves."""
     note: str | None = None
     """What the stylist should know of it, such as a reference card that could not be used."""
+    lamp: str | None = None
+    """The kind of lamp, where the photo or its room tells it firmly."""
+    lent_by: str | None = None
+    """The photo whose paper, card or mark told the light, where that is another one of the room."""
+    paper: PaperDocument | None = None
+    """Paper or a card that was found in the photo without being marked, the surest."""
 
 
 class GuessDocument(Document):
@@ -160,8 +185,17 @@ class MeasurementDocument(Titled):
         return Reading(self.model_dump(mode="json"))
 
     @classmethod
-    def from_core(cls, photo: "Photo", outline: Outline, read: Measurement) -> "MeasurementDocument":
-        """The document of a reading."""
+    def from_core(
+        cls,
+        photo: "Photo",
+        outline: Outline,
+        read: Measurement,
+        sheets: Sequence[Sheet] = (),
+        lent_by: str | None = None,
+    ) -> "MeasurementDocument":
+        """The document of a reading.
+
+        sheets: paper found in it, the surest first. lent_by: the photo that its light came from, where that is another."""
         shares = rounded_shares(read.share)
         colours = [
             MeasuredColour(
@@ -187,6 +221,9 @@ class MeasurementDocument(Titled):
                 cct=read.light.cct,
                 uncertainty=read.light.uncertainty,
                 note=read.light.note or None,
+                lamp=read.light.lamp or None,
+                lent_by=lent_by,
+                paper=PaperDocument.from_core(sheets[0]) if sheets else None,
             ),
             garment=GarmentDocument(
                 share=round(outline.share, 4),

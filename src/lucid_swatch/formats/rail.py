@@ -59,6 +59,14 @@ class PhotoDocument(Document):
     """What the stylist drew to mend the outline."""
     reading: MeasurementDocument | None = None
     """The measurement of it."""
+    paper: bool | None = None
+    """Whether what may be paper in it is paper, where the stylist said so."""
+    room: str | None = Field(default=None, max_length=200)
+    """The file of the photo whose room it was taken in, where the stylist said so."""
+    taken_at: float | None = None
+    """Seconds by the clock of the camera; only differences mean anything."""
+    camera: str | None = Field(default=None, max_length=64)
+    """The same for photos of one make and model of camera."""
 
 
 def _in_range(moment: datetime) -> datetime:

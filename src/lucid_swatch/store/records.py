@@ -20,6 +20,7 @@ from lucid_swatch.core.garment.piece import Piece
 from lucid_swatch.core.garment.reading import Reading
 from lucid_swatch.core.garment.vocabulary import Undertone
 from lucid_swatch.core.look.look import Conventions
+from lucid_swatch.core.photo.evidence import Evidence
 from lucid_swatch.core.photo.light import Light, SeriesLight
 from lucid_swatch.core.photo.likeness import PhotoMarks
 from lucid_swatch.core.photo.neutral import NeutralPoint
@@ -266,6 +267,20 @@ class PhotoRecord:
     """Ids of photos that the stylist says show something else."""
     newer: Reading | None = None
     """A newer reading that was not taken over yet."""
+    evidence: Evidence | None = None
+    """What it tells of the light by itself, and of the ground that links it to others."""
+    paper: bool | None = None
+    """Whether what may be paper in it is paper, where the stylist said so."""
+    room: str | None = None
+    """The photo whose room the stylist says it belongs to: itself where it begins one. None where its ground tells."""
+    lent_by: str | None = None
+    """The photo whose paper, card or mark told the light it was last read in."""
+    taken_at: float | None = None
+    """Seconds by the clock of the camera, where the file said so."""
+    camera: str | None = None
+    """The same for photos of one make and model of camera, where the file said so."""
+    sent_with: str | None = None
+    """The same for photos that came in one go."""
     reading_number: int = 0
     """Rises with every reading that made pictures, so that those of an older one are not shown; 0 before any."""
 

@@ -34,6 +34,7 @@ from lucid_swatch.core.look.kept_look import LookParticulars, PastVerdict
 from lucid_swatch.core.look.look import Conventions, Intent
 from lucid_swatch.core.look.making.wall import Spare, WallLook
 from lucid_swatch.core.look.making.wanted import Wanted
+from lucid_swatch.core.photo.evidence import Evidence
 from lucid_swatch.core.photo.light import Light, SeriesLight
 from lucid_swatch.core.photo.likeness import PhotoMarks
 from lucid_swatch.core.photo.neutral import NeutralPoint
@@ -41,7 +42,7 @@ from lucid_swatch.core.photo.strokes import Stroke
 from lucid_swatch.core.problems import ProblemText
 
 from .records import FaceSource, HeldDrape, HeldPair, JobKind, JobState, NamedColour, PhotoState, Polygon, Side
-from .values import KeptLight, KeptReading, KeptSeriesLight, Value
+from .values import KeptEvidence, KeptLight, KeptReading, KeptSeriesLight, Value
 
 
 class Moment(sa.types.TypeDecorator[datetime]):
@@ -196,6 +197,13 @@ class PhotoRow(Base):
     likeness: Mapped[PhotoMarks | None] = mapped_column(Value(PhotoMarks))
     not_same: Mapped[tuple[str, ...]] = mapped_column(Value(tuple[str, ...]), default=())
     newer: Mapped[Reading | None] = mapped_column(Value(KeptReading))
+    evidence: Mapped[Evidence | None] = mapped_column(Value(KeptEvidence))
+    paper: Mapped[bool | None]
+    room: Mapped[str | None]
+    lent_by: Mapped[str | None]
+    taken_at: Mapped[float | None]
+    camera: Mapped[str | None]
+    sent_with: Mapped[str | None]
     reading_number: Mapped[int] = mapped_column(default=0)
     created_at: Mapped[datetime]
 

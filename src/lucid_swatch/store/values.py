@@ -10,7 +10,10 @@ from pydantic import PlainSerializer, PlainValidator, TypeAdapter
 
 from lucid_swatch.core.colour.arrays import FloatArray
 from lucid_swatch.core.garment.reading import Reading
+from lucid_swatch.core.photo.evidence import Evidence
 from lucid_swatch.core.photo.light import Light, LightReference, SeriesLight
+from lucid_swatch.core.photo.paper import Sheet
+from lucid_swatch.core.photo.room_ground import Ground
 
 _ADAPTERS: dict[Any, TypeAdapter[Any]] = {}
 
@@ -71,6 +74,8 @@ def _light_values(light: Light) -> dict[str, Any]:
         "exposure_spread": light.exposure_spread,
         "tone": None if light.tone is None else light.tone.tolist(),
         "correction": None if light.correction is None else light.correction.tolist(),
+        "lamp": light.lamp,
+        "lamp_spread": None if light.lamp_spread is None else light.lamp_spread.tolist(),
     }
 
 
@@ -93,6 +98,8 @@ def _light(values: Any) -> Light:
             float(values["exposure_spread"]),
             _array(values["tone"]),
             _array(values["correction"]),
+            lamp=str(values.get("lamp", "")),
+            lamp_spread=_array(values.get("lamp_spread")),
         )
     except (KeyError, TypeError) as problem:
         raise ValueError(f"this is no light: {problem}") from None
@@ -113,6 +120,49 @@ KeptSeriesLight = Annotated[
     PlainValidator(_series_light),
     PlainSerializer(lambda one: {"from": one.photo_id, "light": _light_values(one.light)}),
 ]
+
+
+def _evidence_values(evidence: Evidence) -> dict[str, Any]:
+    ground = evidence.ground
+    return {
+        "own": _light_values(evidence.own),
+        "guessed": _light_values(evidence.guessed),
+        "ground": None if ground is None else {"levels": _short(ground.levels), "marks": _short(ground.marks)},
+        "sheets": [
+            {"corners": _short(sheet.corners), "colour": _short(sheet.colour), "sure": sheet.sure}
+            for sheet in evidence.sheets[:SHEETS]
+        ],
+        "sheet": None if evidence.sheet is None else evidence.sheet.tolist(),
+    }
+
+
+SHEETS = 3
+"""How many that may be paper are kept: nobody is asked about more."""
+
+
+def _short(array: FloatArray) -> Any:
+    return np.round(array, 5).tolist()
+
+
+def _evidence(values: Any) -> Evidence:
+    if isinstance(values, Evidence):
+        return values
+    try:
+        ground = values["ground"]
+        return Evidence(
+            _light(values["own"]),
+            _light(values["guessed"]),
+            None if ground is None else Ground(np.array(ground["levels"]), np.array(ground["marks"])),
+            tuple(
+                Sheet(np.array(one["corners"]), np.array(one["colour"]), bool(one["sure"])) for one in values["sheets"]
+            ),
+            _array(values["sheet"]),
+        )
+    except (KeyError, TypeError) as problem:
+        raise ValueError(f"this tells nothing of a light: {problem}") from None
+
+
+KeptEvidence = Annotated[Evidence, PlainValidator(_evidence), PlainSerializer(_evidence_values)]
 KeptReading = Annotated[
     Reading,
     PlainValidator(lambda told: told if isinstance(told, Reading) else Reading(told)),

@@ -17,7 +17,7 @@ from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.records import FaceSource, JobKind, PhotoRecord, PhotoState
 
 from .faces import ORIGINAL
-from .intake import AS_SHOT
+from .reading_photos import AS_SHOT
 from .tidy import tidy
 
 MADE = (AS_SHOT, "relit.jpg", "cloth-only.webp", "cloth.jpg", "strip.jpg", "thumbnail.jpg")

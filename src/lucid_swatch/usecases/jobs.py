@@ -10,7 +10,7 @@ from lucid_swatch.store.jobs import Jobs
 from lucid_swatch.store.records import JobKind
 
 from .eyes import Sight
-from .intake import read_kept_photo, set_down_unread
+from .reading_photos import read_kept_photo, set_down_unread
 from .walls import make_wall, set_down_unmade
 
 
@@ -18,18 +18,20 @@ from .walls import make_wall, set_down_unmade
 class Work:
     """How a kind of job is done."""
 
-    do: Callable[[Sessions, Folder, Sight, str], None]
-    """In a process of its own: does what is asked about something, by its id, and ends the job."""
+    do: Callable[[Sessions, Folder, Sight, str], list[str]]
+    """In a process of its own: does what is asked about something, by its id, and ends the job. Answers what is now asked
+    about other things."""
     set_down: Callable[[Sessions, str, Problem], None]
     """Notes why it could not be done, and ends the job."""
 
 
-def _read(sessions: Sessions, folder: Folder, sight: Sight, id: str) -> None:
-    read_kept_photo(sessions, folder, sight.cut_out, id)
+def _read(sessions: Sessions, folder: Folder, sight: Sight, id: str) -> list[str]:
+    return read_kept_photo(sessions, folder, sight.cut_out, id)
 
 
-def _make(sessions: Sessions, folder: Folder, sight: Sight, id: str) -> None:
+def _make(sessions: Sessions, folder: Folder, sight: Sight, id: str) -> list[str]:
     make_wall(sessions, id)
+    return []
 
 
 PHOTO = Work(_read, set_down_unread)
@@ -42,12 +44,11 @@ WORKS = {
 }
 
 
-def do_job(sessions: Sessions, folder: Folder, sight: Sight, about: str) -> None:
-    """Does what is asked about something; nothing when it was called off."""
+def do_job(sessions: Sessions, folder: Folder, sight: Sight, about: str) -> list[str]:
+    """Does what is asked about something; nothing when it was called off. Answers what is to be done after it."""
     with sessions() as session:
         job = Jobs(session).about(about)
-    if job is not None:
-        WORKS[job.kind].do(sessions, folder, sight, about)
+    return [] if job is None else WORKS[job.kind].do(sessions, folder, sight, about)
 
 
 def set_down_job(sessions: Sessions, about: str, problem: Problem) -> None:

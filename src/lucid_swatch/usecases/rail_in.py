@@ -129,6 +129,7 @@ def take_rail_in(sessions: Sessions, folder: Folder, eyes: Eyes, client_id: str,
                 photo = _kept_photo(folder, eyes, client_id, document, sent.photo)
                 if photo is not None:
                     photos[document.id] = photo
+            photos = _in_their_rooms(coming, photos)
             with sessions.begin() as session:
                 plan = _hung(session, client_id, sent, photos)
         finally:
@@ -220,6 +221,13 @@ def _dropped(sent: Sent) -> tuple[str, ...]:
     return tuple(told)
 
 
+def _in_their_rooms(coming: list[RailPieceDocument], photos: dict[str, PhotoRecord]) -> dict[str, PhotoRecord]:
+    """Photos with the word on the room that each was taken in; a room of which no photo came is forgotten."""
+    by_file = {one.photo.file: photos[one.id].id for one in coming if one.photo is not None and one.id in photos}
+    rooms = {one.id: by_file.get(one.photo.room or "") for one in coming if one.photo is not None}
+    return {id: replace(photo, room=rooms[id]) for id, photo in photos.items()}
+
+
 def _kept_photo(
     folder: Folder, eyes: Eyes, client_id: str, document: RailPieceDocument, bytes_of: Photo
 ) -> PhotoRecord | None:
@@ -228,15 +236,18 @@ def _kept_photo(
     content = None if sent is None else bytes_of(sent.file)
     if sent is None or content is None:
         return None
-    id, file = keep_sent_photo(folder, eyes, client_id, content, sent.name or sent.file)
+    kept = keep_sent_photo(folder, eyes, client_id, content, sent.name or sent.file)
     return PhotoRecord(
-        id,
+        kept.id,
         client_id,
         sent.name or sent.file,
-        file,
+        kept.file,
         datetime.now(UTC),
         PhotoState.READ,
         neutral=None if sent.neutral is None else sent.neutral.to_core(),
         strokes=tuple(stroke.to_core() for stroke in sent.strokes),
         reading=None if sent.reading is None else sent.reading.to_core(),
+        paper=sent.paper,
+        taken_at=sent.taken_at,
+        camera=sent.camera,
     )

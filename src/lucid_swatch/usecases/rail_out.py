@@ -29,24 +29,26 @@ def rail_document(session: Session, client_id: str) -> RailDocument:
     """A client's rail in the open format."""
     conventions = ConventionsDocument.from_core(Clients(session).get(client_id).conventions)
     photos = {photo.id: photo for photo in Photos(session).of_client(client_id)}
-    pieces = [piece_document(one, photos.get(one.photo_id or "")) for one in Pieces(session).of_client(client_id)]
+    pieces = [piece_document(one, photos) for one in Pieces(session).of_client(client_id)]
     return RailDocument(conventions=conventions, pieces=pieces)
 
 
-def piece_document(hung: HungPiece, photo: PhotoRecord | None) -> RailPieceDocument:
-    """A piece of a rail in the open format."""
+def piece_document(hung: HungPiece, photos: Mapping[str, PhotoRecord]) -> RailPieceDocument:
+    """A piece of a rail in the open format. photos: of the client, by their ids."""
+    photo = photos.get(hung.photo_id or "")
     own = PieceDocument.from_core(hung.piece).model_dump(mode="json")
     return RailPieceDocument.model_validate(
         own
         | {
             "kept": ParticularsDocument.from_core(hung.particulars),
             "hung_at": hung.created_at,
-            "photo": None if photo is None else _photo_document(photo),
+            "photo": None if photo is None else _photo_document(photo, photos),
         }
     )
 
 
-def _photo_document(photo: PhotoRecord) -> PhotoDocument:
+def _photo_document(photo: PhotoRecord, photos: Mapping[str, PhotoRecord]) -> PhotoDocument:
+    room = None if photo.room is None else photos.get(photo.room)
     return PhotoDocument.model_validate(
         {
             "file": photo.file,
@@ -54,6 +56,10 @@ def _photo_document(photo: PhotoRecord) -> PhotoDocument:
             "neutral": None if photo.neutral is None else asdict(photo.neutral),
             "strokes": [asdict(stroke) for stroke in photo.strokes],
             "reading": None if photo.reading is None else photo.reading.document,
+            "paper": photo.paper,
+            "room": None if room is None else room.file,
+            "taken_at": photo.taken_at,
+            "camera": photo.camera,
         }
     )
 

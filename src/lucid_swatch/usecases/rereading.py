@@ -32,14 +32,18 @@ class Change:
     after: Reading
 
 
-def ask_again(session: Session, client_id: str) -> list[str]:
-    """Asks for every photo that was read to be read anew, beside what is kept; answers their ids."""
+def ask_again(session: Session, client_id: str, some: Iterable[str] | None = None) -> list[str]:
+    """Asks for photos that were read to be read anew, beside what is kept; all when none are named. Answers their ids."""
+    wanted = None if some is None else set(some)
     photos = Photos(session)
     busy = {job.about for job in Jobs(session).of_client(client_id) if job.kind in (JobKind.READ, JobKind.PICTURES)}
     asked = [
         photo
         for photo in photos.of_client(client_id)
-        if photo.state in READ_ONCE and photo.reading is not None and photo.id not in busy
+        if photo.state in READ_ONCE
+        and photo.reading is not None
+        and photo.id not in busy
+        and (wanted is None or photo.id in wanted)
     ]
     for photo in asked:
         Jobs(session).ask(client_id, JobKind.READ_AGAIN, photo.id)

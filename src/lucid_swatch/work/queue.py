@@ -90,6 +90,16 @@ class WorkQueue:
         """Lets a job be done as soon as a process is free. id: of what it is about."""
         return self._put(_Task(id))
 
+    def add_all(self, ids: Iterable[str]) -> None:
+        """Lets several jobs be done."""
+        for id in ids:
+            self.add(id)
+
+    def rest(self) -> None:
+        """Waits until nothing is under way and nothing waits that could be begun."""
+        with self._changed:
+            self._changed.wait_for(lambda: not self._waiting and all(hand.task is None for hand in self._hands))
+
     def see(self, look: Callable[..., T], *at: object) -> T:
         """What a look at some values finds, before the photos that wait. Refused when it takes too long."""
         try:
@@ -137,14 +147,15 @@ class WorkQueue:
         for hand in self._hands:
             hand.join(ENDS_WITHIN)
 
-    def next(self) -> _Task | None:
-        """The task whose turn it is, waited for; None when the queue was stopped."""
+    def next(self, hand: "_Hand") -> _Task | None:
+        """The task whose turn it is for a hand, waited for; None when the queue was stopped."""
         with self._changed:
             while not self.stopped:
                 now = time.monotonic()
                 ready = next((task for task in self._waiting if task.not_before <= now), None)
                 if ready is not None:
                     self._waiting.remove(ready)
+                    hand.task = ready
                     return ready
                 later = min((task.not_before for task in self._waiting), default=None)
                 self._changed.wait(None if later is None else later - now)
@@ -215,8 +226,7 @@ class _Hand:
             self._thread.join()
 
     def _run(self) -> None:
-        while (task := self.queue.next()) is not None:
-            self.task = task
+        while (task := self.queue.next(self)) is not None:
             try:
                 self._do(task)
             except Exception as problem:
@@ -255,6 +265,11 @@ class _Hand:
 
     def _answered(self, task: _Task, kind: str, value: Any) -> None:
         if kind == "done":
+            if task.about is not None:
+                # put in line before anybody hears that this one is done
+                for about in value:
+                    self.queue.add(about)
+                value = None
             task.future.set_result(value)
         elif kind == "later" and task.about is not None:
             self.queue.again(task, TRIES_AGAIN_AFTER)
@@ -349,8 +364,7 @@ def _done(
 ) -> tuple[str, Any]:
     try:
         if about is not None:
-            do_job(sessions, folder, sight, about)
-            return "done", None
+            return "done", do_job(sessions, folder, sight, about)
         assert look is not None
         return "done", look(sight, *at)
     except Unwritable as problem:

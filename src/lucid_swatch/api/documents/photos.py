@@ -9,6 +9,7 @@ from lucid_swatch.core.colour.spaces import lab_to_hex
 from lucid_swatch.core.garment.kin import Kin, Neighbour
 from lucid_swatch.core.garment.likely import Guess, firm
 from lucid_swatch.core.garment.vocabulary import Category
+from lucid_swatch.core.photo.light import LightReference
 from lucid_swatch.formats.measurement import GuessDocument, MeasurementDocument
 from lucid_swatch.store.records import HungPiece, PhotoRecord, PhotoState
 from lucid_swatch.usecases.alike import Alike, Likeness
@@ -41,6 +42,19 @@ class SeriesRequest(Request):
     photos: list[str] | None = Field(default=None, max_length=1000)
 
 
+class SheetAnswer(Answer):
+    """What is, or may be, paper or a grey card in a photo."""
+
+    corners: list[list[float]]
+    """Fractions from the top left corner, in order round it."""
+    sure: bool
+    """Whether the reading believes it by itself."""
+    said: bool | None
+    """What the stylist said of it."""
+    used: bool
+    """Whether the light was read from it."""
+
+
 class PhotoAnswer(Answer):
     """A photo in the intake."""
 
@@ -55,7 +69,15 @@ class PhotoAnswer(Answer):
     reader: list[float] | None
     """CIELAB of the cloth as the colour reader read it."""
     series_from: str | None
-    """The photo whose light it takes."""
+    """The photo whose light it was given by hand."""
+    lent_by: str | None
+    """The photo whose paper, card or mark told the light it was read in."""
+    sheet: SheetAnswer | None
+    """What may be paper in it."""
+    room_said: bool
+    """Whether its room is the stylist's word."""
+    changing: bool
+    """Whether it is being read again while what was read stands."""
     guesses: list[GuessDocument]
     """What it may be, likeliest first."""
     category: Category | None
@@ -118,7 +140,11 @@ class NeighbourAnswer(Answer):
 
 
 def photo_answer(
-    photo: PhotoRecord, stage: str = "", likeness: Alike | None = None, guesses: Sequence[Guess] = ()
+    photo: PhotoRecord,
+    stage: str = "",
+    likeness: Alike | None = None,
+    guesses: Sequence[Guess] = (),
+    changing: bool = False,
 ) -> PhotoAnswer:
     """A photo as the intake shows it. guesses: what it may be, likeliest first."""
     reading = None if photo.reading is None else MeasurementDocument.model_validate(photo.reading.document)
@@ -139,6 +165,10 @@ def photo_answer(
         neutral=None if photo.neutral is None else NeutralMark(**asdict(photo.neutral)),
         reader=None if photo.reader is None else list(photo.reader),
         series_from=None if photo.series_light is None else photo.series_light.photo_id,
+        lent_by=photo.lent_by,
+        sheet=_sheet(photo),
+        room_said=photo.room is not None,
+        changing=changing,
         guesses=[GuessDocument(category=one.category, confidence=round(one.confidence, 2)) for one in guesses],
         category=firm(list(guesses)),
         alike=None if likeness is None else _alike(likeness),
@@ -151,6 +181,19 @@ def photo_answer(
             colours=[picture(f"colour-{k}.jpg") for k in range(len(reading.colours))] if reading and shown else [],
         ),
         doubt=_doubt(photo, reading),
+    )
+
+
+def _sheet(photo: PhotoRecord) -> SheetAnswer | None:
+    evidence = photo.evidence
+    if evidence is None or not evidence.sheets:
+        return None
+    first = evidence.sheets[0]
+    return SheetAnswer(
+        corners=[[float(x), float(y)] for x, y in first.corners],
+        sure=first.sure,
+        said=photo.paper,
+        used=evidence.own.reference is LightReference.PAPER,
     )
 
 

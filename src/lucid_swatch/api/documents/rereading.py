@@ -36,6 +36,12 @@ class RereadingAnswer(Answer):
     changes: list[ReadingChange]
 
 
+class RereadRequest(Request):
+    """The photos that are read anew."""
+
+    photos: list[str] = Field(max_length=5000)
+
+
 class TakeOverRequest(Request):
     """The photos whose newer reading is taken over; the others keep the older one."""
 

@@ -4,7 +4,7 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
-from ..colour.arrays import FloatArray
+from ..colour.arrays import FloatArray, IntArray
 from ..colour.names import names_and_families
 from ..colour.spaces import chroma, hue_angle
 from .neutrals import (
@@ -43,7 +43,7 @@ class Sorted:
     """Chance that the bin is right and, for a tone, the undertone."""
 
 
-def places(lab: FloatArray, school: School = BROAD, borders: Borders = USUAL_BORDERS) -> FloatArray:
+def places(lab: FloatArray, school: School = BROAD, borders: Borders = USUAL_BORDERS) -> IntArray:
     """Where each colour hangs: the place of its bin in BIN_ORDER, and for a tone 3, 4 or 5 by its undertone.
 
     (..., 3) to (...,)."""
@@ -67,7 +67,7 @@ def sort_colours(lab: FloatArray, uncertainty: FloatArray | None = None, school:
 
     lab: (n, 3). uncertainty: (n,), CIEDE2000 that holds the true colour nine times in ten; left out, about what
     an eye leaves open. The confidence is the chance of the same bin and, for a tone, the same undertone, over where
-    the true colour may lie and where people put the borders."""
+    the true colour may lie and where people put the borders; a colour hangs where it is likeliest."""
     lab = np.atleast_2d(np.asarray(lab, dtype=float))
     radius = np.full(len(lab), USUAL_UNCERTAINTY) if uncertainty is None else np.maximum(uncertainty, 1.0)
     own = places(lab, school)
@@ -77,8 +77,15 @@ def sort_colours(lab: FloatArray, uncertainty: FloatArray | None = None, school:
     dark = np.clip((lab[:, 0] + 16) / 66, 0.35, 1.2)
     across = (1 + 0.045 * chroma(lab)) * dark
     step = (radius / 2.0)[:, None, None] * np.stack([np.ones(len(lab)), across, across], axis=-1)[:, None, :]
-    around = places(lab[:, None, :] + _DOUBTS[None] * step, school, _BORDERS)
-    agreement = (around == own[:, None]).mean(axis=1)
+    drawn = lab[:, None, :] + _DOUBTS[None] * step
+    around = places(drawn, school, _BORDERS)
+    own, agreement = _likeliest(own, around)
+    moved = np.flatnonzero(own != places(lab, school))
+    if len(moved):
+        # its temperature is that of the colours that it may have there
+        there = around[moved] == own[moved, None]
+        drawn_warmth = temperature(drawn[moved], school, _BORDERS)
+        warmth[moved] = (drawn_warmth * there).sum(axis=1) / there.sum(axis=1)
     names, families = names_and_families(lab, own < 3)
     sides = undertones(warmth)
     return [
@@ -93,6 +100,23 @@ def sort_colours(lab: FloatArray, uncertainty: FloatArray | None = None, school:
         )
         for i in range(len(lab))
     ]
+
+
+CLEARLY = 0.05
+"""By how much another place has to be likelier than that of the colour as read, for a piece to hang there."""
+
+
+def _likeliest(own: IntArray, around: IntArray) -> tuple[IntArray, FloatArray]:
+    """The likeliest place of each colour under its doubt, and how likely it is.
+
+    own: (n,), where the colour as read would hang. around: (n, draws), where those hang that it may be. A colour that is
+    badly known may lie nearest to a border between two places that are each unlikely."""
+    chances = np.stack([(around == place).mean(axis=1) for place in range(6)], axis=1)
+    every = np.arange(len(own))
+    best = chances.argmax(axis=1)
+    kept = chances[every, own] >= chances[every, best] - CLEARLY
+    place = np.where(kept, own, best)
+    return place, chances[every, place]
 
 
 def _lean(lab: FloatArray) -> str | None:

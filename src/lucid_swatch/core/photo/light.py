@@ -17,6 +17,8 @@ class LightReference(StrEnum):
     READER = "reader"
     CARD = "card"
     NEUTRAL = "neutral"
+    PAPER = "paper"
+    SERIES = "series"
     ESTIMATED = "estimated"
     NONE = "none"
 
@@ -33,6 +35,13 @@ def can_be_lamp(rgb: FloatArray) -> bool:
     red, blue = np.log(np.maximum(rgb[[0, 2]], 0.004) / max(float(rgb[1]), 0.004))
     # lamps move red and blue oppositely; green or magenta beyond a tube lamp's is no lamp but a dye
     return bool(abs(red - blue) <= 2 * FARTHEST_LAMP and abs(red + blue) <= FARTHEST_LAMP)
+
+
+def off_lamps(rgb: FloatArray) -> float:
+    """How far a surface is from what lamps along LAMP_LINE make of white, in log ratios. rgb: (3,), linear sRGB."""
+    ratios = np.log(np.maximum(rgb[[0, 2]], 0.004) / max(float(rgb[1]), 0.004))
+    line = LAMP_LINE[[0, 2]]
+    return float(np.linalg.norm(ratios - (ratios @ line) / (line @ line) * line))
 
 
 UNCORRECTED: FloatArray = np.hstack([np.eye(3), np.zeros((3, 3))])
@@ -61,6 +70,10 @@ class Light:
     """(3, 6), root-polynomial colour correction to follow the light, where a measured card gave one."""
     note: str = ""
     """What the stylist should know of it: a sentence, or nothing."""
+    lamp: str = ""
+    """The kind of lamp, where that is told firmly."""
+    lamp_spread: FloatArray | None = None
+    """(3, 3), linear sRGB to linear sRGB: a standard deviation of what the lamp may do to dyes in this camera."""
 
     @property
     def cct(self) -> int:
@@ -95,7 +108,11 @@ def light_doubt(lab: FloatArray, light: Light) -> FloatArray:
     shifts = [rgb_linear_to_lab(rgb * np.exp(sign * light.exposure_spread)) for sign in (-1.0, 1.0)]
     by_exposure = np.mean([delta_e_2000(shift, lab) for shift in shifts], axis=0)
     doubt: FloatArray = np.hypot(by_cast, by_exposure)
-    return doubt
+    if light.lamp_spread is None:
+        return doubt
+    dyes = [rgb_linear_to_lab(np.maximum(rgb + sign * rgb @ light.lamp_spread.T, 0.0)) for sign in (-1.0, 1.0)]
+    by_lamp = np.mean([delta_e_2000(dye, lab) for dye in dyes], axis=0)
+    return np.hypot(doubt, by_lamp)
 
 
 def relit(rgb_linear: FloatArray, light: Light) -> FloatArray:

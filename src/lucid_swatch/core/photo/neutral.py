@@ -16,6 +16,8 @@ CAST_SPREAD = 0.022
 """What a tapped neutral leaves of the cast: papers are bluish, walls creamy."""
 EXPOSURE_SPREAD_KNOWN = 0.09
 """What a neutral of known lightness leaves of the exposure: it lies flat, the cloth hangs."""
+EXPOSURE_SPREAD_OVER = 0.16
+"""What an overexposed one leaves."""
 EXPOSURE_SPREAD_PAPER = 0.12
 
 
@@ -42,11 +44,7 @@ def light_from_neutral(rgb_linear: FloatArray, mask: BoolArray, point: NeutralPo
     if not clipped.any():
         _check_neutral(colour)
     estimated = estimate_light(rgb_linear, mask)
-    rgb, cast_spread = colour / colour[1], CAST_SPREAD
-    if clipped.any():
-        # an overexposed channel only says 'at least this much': the estimate fills in for it
-        rgb = np.where(clipped | clipped[1], estimated.rgb, rgb)
-        cast_spread = max(CAST_SPREAD, 0.8 * estimated.cast_spread)
+    rgb, cast_spread = _cast(colour, estimated)
     exposure, exposure_spread = estimated.exposure, estimated.exposure_spread
     lightness = point.lightness
     if lightness is not None:
@@ -54,14 +52,65 @@ def light_from_neutral(rgb_linear: FloatArray, mask: BoolArray, point: NeutralPo
     elif colour @ RGB_TO_XYZ[1] > 0.6:
         lightness, exposure_spread = WHITE_PAPER, EXPOSURE_SPREAD_PAPER
     if lightness is not None:
-        reflectance = float(lab_to_xyz(np.array([lightness, 0.0, 0.0]))[1])
-        read = float(colour @ RGB_TO_XYZ[1]) / reflectance
-        exposure = read
-        if clipped.any():
-            # at least as bright as it was recorded; how much more, only the estimate can tell
-            exposure = read * max(1.0, float(np.sqrt(estimated.exposure / read)))
-            exposure_spread = max(exposure_spread, 0.16)
+        exposure, spread = _exposure(colour, lightness, estimated)
+        exposure_spread = max(exposure_spread, spread)
     return Light(LightReference.NEUTRAL, rgb, exposure, cast_spread, exposure_spread)
+
+
+USUAL_GREYS = {95.0: 0.25, 93.0: 0.25, 80.0: 0.10, 65.0: 0.15, 50.0: 0.25}
+"""L* of papers and cards that people own, with how usual they are."""
+EXPOSURE_DOUBTED = 1.25
+"""How much wider the doubt of an estimated exposure is held where it weighs the greys."""
+
+
+def light_from_sheet(rgb_linear: FloatArray, mask: BoolArray, colour: FloatArray) -> Light:
+    """The light from a sheet of paper or a grey card that was found and of which nobody said how light it is.
+
+    rgb_linear: (rows, columns, 3). mask: the garment. colour: (3,), linear sRGB of the sheet as shot. Each usual grey would
+    mean another exposure; they are weighed by how likely the estimate holds that."""
+    estimated = estimate_light(rgb_linear, mask)
+    rgb, cast_spread = _cast(colour, estimated)
+    exposure, spread = settled(colour, float(np.log(estimated.exposure)), estimated.exposure_spread)
+    return Light(LightReference.PAPER, rgb, float(np.exp(exposure)), cast_spread, spread)
+
+
+def settled(colour: FloatArray, exposure: float, spread: float) -> tuple[float, float]:
+    """The exposure that a sheet of unknown lightness leaves likely, and its spread, both in natural logarithms.
+
+    colour: (3,), linear sRGB of the sheet as shot. exposure, spread: what is believed of it otherwise."""
+    read = float(np.log(colour @ RGB_TO_XYZ[1]))
+    means = read - np.log(lab_to_xyz(np.array([[lightness, 0.0, 0.0] for lightness in USUAL_GREYS]))[:, 1])
+    own = EXPOSURE_SPREAD_KNOWN
+    if (colour > CLIPPED).any():
+        # at least as bright as it was recorded; how much more, only the belief can tell
+        means, own = np.maximum(means, (means + exposure) / 2), EXPOSURE_SPREAD_OVER
+    doubted = EXPOSURE_DOUBTED * spread
+    weight = np.array(list(USUAL_GREYS.values())) * np.exp(-0.5 * (means - exposure) ** 2 / (doubted**2 + own**2))
+    weight /= weight.sum()
+    each = (means / own**2 + exposure / doubted**2) / (own**-2 + doubted**-2)
+    middle = float(weight @ each)
+    return middle, float(np.sqrt(weight @ (each - middle) ** 2 + 1 / (own**-2 + doubted**-2)))
+
+
+def _cast(colour: FloatArray, estimated: Light) -> tuple[FloatArray, float]:
+    """What a neutral says of the cast, (3,), and its spread. colour: (3,)."""
+    clipped = colour > CLIPPED
+    rgb = colour / colour[1]
+    if not clipped.any():
+        return rgb, CAST_SPREAD
+    # an overexposed channel only says 'at least this much': the estimate fills in for it
+    filled = np.where(clipped | clipped[1], estimated.rgb, rgb)
+    return filled, max(CAST_SPREAD, 0.8 * estimated.cast_spread)
+
+
+def _exposure(colour: FloatArray, lightness: float, estimated: Light) -> tuple[float, float]:
+    """What a neutral of a lightness says of the exposure, and the least spread that leaves."""
+    reflectance = float(lab_to_xyz(np.array([lightness, 0.0, 0.0]))[1])
+    read = float(colour @ RGB_TO_XYZ[1]) / reflectance
+    if not (colour > CLIPPED).any():
+        return read, 0.0
+    # at least as bright as it was recorded; how much more, only the estimate can tell
+    return read * max(1.0, float(np.sqrt(estimated.exposure / read))), EXPOSURE_SPREAD_OVER
 
 
 def _check(point: NeutralPoint) -> None:
