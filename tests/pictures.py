@@ -9,10 +9,10 @@ from PIL import Image
 from lucid_swatch.core.colour.spaces import encode_srgb, lab_to_rgb_linear
 
 
-def coat_picture(lab=(30.0, 3.0, -18.0), size=(320, 400)):
-    """A plain square of one colour on a pale wall, softly noisy. Returns a picture of width, height."""
+def coat_picture(lab=(30.0, 3.0, -18.0), size=(320, 400), wall=0.62):
+    """A plain square of one colour on a wall, softly noisy. wall: linear light. Returns a picture of width, height."""
     rng = np.random.default_rng(4)
-    light = np.full((size[1], size[0], 3), 0.62)
+    light = np.full((size[1], size[0], 3), wall)
     light[90:320, 80:240] = lab_to_rgb_linear(np.array(lab))
     noisy = encode_srgb(light) + rng.normal(0, 0.006, light.shape)
     return Image.fromarray(np.rint(noisy.clip(0, 1) * 255).astype(np.uint8))

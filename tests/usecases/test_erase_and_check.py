@@ -21,7 +21,8 @@ from lucid_swatch.usecases.check import check
 from lucid_swatch.usecases.clients import add_client
 from lucid_swatch.usecases.erase import erase_client, scrub_when_due, traces_left
 from lucid_swatch.usecases.holdings import holdings
-from lucid_swatch.usecases.intake import read_kept_photo, take_in
+from lucid_swatch.usecases.intake import take_in
+from lucid_swatch.usecases.reading_photos import read_kept_photo
 from lucid_swatch.usecases.tidy import Moved, delete_aside, list_aside, photo_aside, take_in_again, tidy
 from lucid_swatch.usecases.watch import watch, watched
 from tests.pictures import coat_photo

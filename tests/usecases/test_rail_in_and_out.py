@@ -18,10 +18,11 @@ from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.records import PhotoState
 from lucid_swatch.usecases.changes import undo
 from lucid_swatch.usecases.clients import withdraw_consent
-from lucid_swatch.usecases.intake import read_kept_photo, take_in
+from lucid_swatch.usecases.intake import take_in
 from lucid_swatch.usecases.rail import Word, change_pieces, hang_photo, join_faces
 from lucid_swatch.usecases.rail_in import open_rail, plan_rail, take_rail_in
 from lucid_swatch.usecases.rail_out import rail_json, rail_table, write_rail_archive
+from lucid_swatch.usecases.reading_photos import read_kept_photo
 from tests.pictures import coat_photo
 
 from .rails import a_client, hang_all

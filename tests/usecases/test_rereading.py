@@ -10,8 +10,9 @@ from lucid_swatch.store.jobs import Jobs
 from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.records import JobKind, PhotoState
-from lucid_swatch.usecases.intake import read_kept_photo, relight
+from lucid_swatch.usecases.intake import relight
 from lucid_swatch.usecases.rail import Word, hang_photo
+from lucid_swatch.usecases.reading_photos import read_kept_photo
 from lucid_swatch.usecases.rereading import ask_again, call_off, changes, take_over, waiting
 from tests.usecases.test_intake import client, coat, photo, take
 
@@ -124,7 +125,8 @@ def test_a_rereading_that_is_called_off_leaves_what_hangs(hung, coat, client, se
         ask_again(session, client.id)
         take_over(session, client.id, [])
     read_kept_photo(sessions, folder, network, coat)  # it was in the queue already
-    assert replace(photo(sessions, coat), light=None) == replace(before, light=None)
+    now = photo(sessions, coat)
+    assert replace(now, light=None, evidence=None) == replace(before, light=None, evidence=None)
 
 
 def test_reading_anew_can_be_stopped(hung, coat, client, sessions, folder, network):

@@ -17,10 +17,11 @@ from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.usecases.changes import redo, undo
 from lucid_swatch.usecases.clients import add_client
-from lucid_swatch.usecases.intake import read_kept_photo, take_in
+from lucid_swatch.usecases.intake import take_in
 from lucid_swatch.usecases.rail import Word, change_piece, change_pieces, hang_photo, the_rail
 from lucid_swatch.usecases.rail_in import open_rail, plan_rail
 from lucid_swatch.usecases.rail_out import rail_json, rail_table
+from lucid_swatch.usecases.reading_photos import read_kept_photo
 from lucid_swatch.usecases.seen import outline_mask, seen_in
 from lucid_swatch.usecases.walk import By, walk
 from lucid_swatch.usecases.wardrobe import wardrobe_of

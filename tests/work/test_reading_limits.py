@@ -137,7 +137,8 @@ def test_a_full_disk_keeps_a_photo_waiting_and_not_failed(queue, coat, sessions,
 
 def test_a_correction_that_comes_while_it_is_read_stands(coat, sessions, folder, network):
     from lucid_swatch.core.photo.neutral import NeutralPoint
-    from lucid_swatch.usecases.intake import read_kept_photo, relight
+    from lucid_swatch.usecases.intake import relight
+    from lucid_swatch.usecases.reading_photos import read_kept_photo
 
     def corrected_meanwhile(srgb):
         with sessions.begin() as session:

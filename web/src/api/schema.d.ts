@@ -636,6 +636,8 @@ export interface paths {
         /**
          * Add Photos
          * @description Takes photos in and lets them be read; one that is refused does not stop the rest.
+         *
+         *     sent_with: the same for all that are sent in one go, a few at a time.
          */
         post: operations["add_photos"];
         delete?: never;
@@ -908,6 +910,90 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/clients/{client_id}/rooms": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Rooms
+         * @description The rooms of a client's photos.
+         */
+        get: operations["list_rooms"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{photo_id}/room": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Join Room
+         * @description Says that a photo was taken in the room of another one.
+         */
+        post: operations["join_room"];
+        /**
+         * Leave Room
+         * @description Says that a photo was not taken in the room that it is in.
+         */
+        delete: operations["leave_room"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{photo_id}/room/begin": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Begin Room
+         * @description Says that a new room begins with a photo.
+         */
+        post: operations["begin_room"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{photo_id}/paper": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Say What Paper Is
+         * @description Says whether what may be paper in a photo is paper.
+         */
+        put: operations["say_what_paper_is"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/clients/{client_id}/rereading": {
         parameters: {
             query?: never;
@@ -923,7 +1009,7 @@ export interface paths {
         put?: never;
         /**
          * Start Rereading
-         * @description Reads every photo of a client anew, beside what is kept.
+         * @description Reads photos of a client anew, beside what is kept: all, or those that are named.
          */
         post: operations["start_rereading"];
         /**
@@ -3710,6 +3796,14 @@ export interface components {
          */
         JobState: "waiting" | "under way";
         /**
+         * JoinRequest
+         * @description The photo whose room is meant.
+         */
+        JoinRequest: {
+            /** Other */
+            other: string;
+        };
+        /**
          * JudgeRequest
          * @description Pieces to judge as a look.
          */
@@ -3935,13 +4029,25 @@ export interface components {
              * @description What the stylist should know of it, such as a reference card that could not be used.
              */
             note: string | null;
+            /**
+             * Lamp
+             * @description The kind of lamp, where the photo or its room tells it firmly.
+             */
+            lamp: string | null;
+            /**
+             * Lent By
+             * @description The photo whose paper, card or mark told the light, where that is another one of the room.
+             */
+            lent_by: string | null;
+            /** @description Paper or a card that was found in the photo without being marked, the surest. */
+            paper: components["schemas"]["PaperDocument"] | null;
         };
         /**
          * LightReference
          * @description What the light was read from, in order of trust.
          * @enum {string}
          */
-        LightReference: "reader" | "card" | "neutral" | "estimated" | "none";
+        LightReference: "reader" | "card" | "neutral" | "paper" | "series" | "estimated" | "none";
         /**
          * LightRequest
          * @description The tapped neutral, or none to estimate the light again.
@@ -4646,6 +4752,34 @@ export interface components {
             colours?: components["schemas"]["PaletteColour"][];
         };
         /**
+         * PaperDocument
+         * @description Where paper lies in a photo.
+         */
+        PaperDocument: {
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+            /**
+             * Corners
+             * @description Fractions from the top left corner, in order round it.
+             */
+            corners: [
+                number,
+                number
+            ][];
+            /** Sure */
+            sure: boolean;
+        };
+        /**
+         * PaperRequest
+         * @description Whether what may be paper is paper; none to leave it to the reading.
+         */
+        PaperRequest: {
+            /** Paper */
+            paper: boolean | null;
+        };
+        /**
          * Part
          * @description What a colour of a piece belongs to.
          * @enum {string}
@@ -4879,9 +5013,26 @@ export interface components {
             reader: number[] | null;
             /**
              * Series From
-             * @description The photo whose light it takes.
+             * @description The photo whose light it was given by hand.
              */
             series_from: string | null;
+            /**
+             * Lent By
+             * @description The photo whose paper, card or mark told the light it was read in.
+             */
+            lent_by: string | null;
+            /** @description What may be paper in it. */
+            sheet: components["schemas"]["SheetAnswer"] | null;
+            /**
+             * Room Said
+             * @description Whether its room is the stylist's word.
+             */
+            room_said: boolean;
+            /**
+             * Changing
+             * @description Whether it is being read again while what was read stands.
+             */
+            changing: boolean;
             /**
              * Guesses
              * @description What it may be, likeliest first.
@@ -5204,6 +5355,14 @@ export interface components {
             points: number;
         };
         /**
+         * ReadAgainAnswer
+         * @description Photos that are now read again.
+         */
+        ReadAgainAnswer: {
+            /** Photos */
+            photos: string[];
+        };
+        /**
          * ReadingChange
          * @description What a newer reading would change.
          */
@@ -5316,6 +5475,14 @@ export interface components {
             colours: string[];
         };
         /**
+         * RereadRequest
+         * @description The photos that are read anew.
+         */
+        RereadRequest: {
+            /** Photos */
+            photos: string[];
+        };
+        /**
          * RereadingAnswer
          * @description How far a rereading is, and what it would change.
          */
@@ -5331,6 +5498,39 @@ export interface components {
          * @enum {string}
          */
         Role: "skin" | "hair" | "eyes" | "cloth" | "colour" | "line";
+        /**
+         * RoomAnswer
+         * @description Photos that were taken in one go and are read in one light.
+         */
+        RoomAnswer: {
+            /** Photos */
+            photos: string[];
+            /**
+             * Lamp
+             * @description The kind of lamp, empty where nothing tells it firmly.
+             */
+            lamp: string;
+            /**
+             * Lenders
+             * @description Photos whose paper, card or mark tells the light of all.
+             */
+            lenders: string[];
+            /**
+             * Uncertainty
+             * @description CIEDE2000 that the light leaves on a mid-grey cloth.
+             */
+            uncertainty: number;
+            /**
+             * With Paper
+             * @description What it would leave with a sheet of paper in one of them; none where the light is known.
+             */
+            with_paper: number | null;
+            /**
+             * Would Change
+             * @description Photos that were read in another light than the room now tells.
+             */
+            would_change: string[];
+        };
         /**
          * Scale
          * @description Repeat or motif against the width of the body: small below 5 %, large above 15 %.
@@ -5415,6 +5615,32 @@ export interface components {
             hex: string;
             /** Pieces */
             pieces: string[];
+        };
+        /**
+         * SheetAnswer
+         * @description What is, or may be, paper or a grey card in a photo.
+         */
+        SheetAnswer: {
+            /**
+             * Corners
+             * @description Fractions from the top left corner, in order round it.
+             */
+            corners: number[][];
+            /**
+             * Sure
+             * @description Whether the reading believes it by itself.
+             */
+            sure: boolean;
+            /**
+             * Said
+             * @description What the stylist said of it.
+             */
+            said: boolean | null;
+            /**
+             * Used
+             * @description Whether the light was read from it.
+             */
+            used: boolean;
         };
         /**
          * SideAnswer
@@ -8793,7 +9019,9 @@ export interface operations {
     };
     add_photos: {
         parameters: {
-            query?: never;
+            query?: {
+                sent_with?: string | null;
+            };
             header?: never;
             path: {
                 client_id: string;
@@ -9688,6 +9916,304 @@ export interface operations {
             };
         };
     };
+    list_rooms: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RoomAnswer"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    join_room: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                photo_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JoinRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadAgainAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    leave_room: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                photo_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadAgainAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    begin_room: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                photo_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadAgainAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    say_what_paper_is: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                photo_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PaperRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadAgainAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
     show_rereading: {
         parameters: {
             query?: never;
@@ -9755,7 +10281,11 @@ export interface operations {
             };
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["RereadRequest"] | null;
+            };
+        };
         responses: {
             /** @description Successful Response */
             202: {
