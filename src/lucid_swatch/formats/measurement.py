@@ -44,7 +44,7 @@ class PaperDocument(Document):
 
     x: float
     y: float
-    corners: list[tuple[float, float]]
+    corners: list[list[float]]
     """Fractions from the top left corner, in order round it."""
     sure: bool
 
@@ -52,7 +52,7 @@ class PaperDocument(Document):
     def from_core(cls, sheet: Sheet) -> "PaperDocument":
         """The document of a sheet."""
         x, y = (round(float(value), 4) for value in sheet.middle)
-        corners = [(round(float(one), 4), round(float(other), 4)) for one, other in sheet.corners]
+        corners = [[round(float(one), 4), round(float(other), 4)] for one, other in sheet.corners]
         return cls(x=x, y=y, corners=corners, sure=sheet.sure)
 
 

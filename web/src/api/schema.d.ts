@@ -4764,10 +4764,7 @@ export interface components {
              * Corners
              * @description Fractions from the top left corner, in order round it.
              */
-            corners: [
-                number,
-                number
-            ][];
+            corners: number[][];
             /** Sure */
             sure: boolean;
         };

@@ -108,6 +108,8 @@ export function lightWords(photo: Photo): string {
     none: 'as it came',
     card: 'from the reference card',
     reader: 'from the colour reader',
+    paper: 'from the paper in it',
+    series: photo.lent_by ? 'from the room' : 'estimated with its room',
   }
   return `${lamp}, ${photo.series_from ? 'as in another photo of the series' : from[light.reference]}`
 }

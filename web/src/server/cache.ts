@@ -32,6 +32,7 @@ export const keys = {
   photos: (client: string) => ['client', client, 'photos'],
   jobs: (client: string) => ['client', client, 'jobs'],
   rereading: (client: string) => ['client', client, 'rereading'],
+  rooms: (client: string, seen: string) => ['client', client, 'rooms', seen],
   near: (client: string, photo: string, reading: string) => ['client', client, 'near', photo, reading],
   trials: (client: string) => ['client', client, 'trials'],
   follows: (client: string) => ['client', client, 'follows'],

@@ -13,6 +13,8 @@ const AT_ONCE = 8
 const at = (client: string) => ({ params: { path: { client_id: client } } })
 const path = (id: string) => ({ params: { path: { photo_id: id } } })
 const unread = (photo: Photo) => photo.state === 'waiting' || photo.state === 'reading'
+/** Being read, for the first time or in another light while what was read stands. */
+const busy = (photo: Photo) => unread(photo) || photo.changing
 
 /** A client's photos: taken in, read in the background, corrected and hung. */
 export function useIntake(clientId: Ref<string>) {
@@ -38,7 +40,7 @@ export function useIntake(clientId: Ref<string>) {
     { every: () => (watched() ? SELDOM : false) },
   )
   const list = computed(() => answer.value ?? [])
-  const reading = computed(() => list.value.some(unread))
+  const reading = computed(() => list.value.some(busy))
 
   // while photos are read, only what is still to be done is asked for; photos come again when one of them is done
   const { answer: jobs } = useServer<Job[]>(
@@ -46,9 +48,11 @@ export function useIntake(clientId: Ref<string>) {
     () => answered(api.GET('/api/clients/{client_id}/jobs', at(clientId.value))),
     { every: () => EVERY },
   )
-  const open = computed(() => (jobs.value ?? []).filter((job) => job.kind === 'read').map((job) => job.about))
+  const open = computed(() =>
+    (jobs.value ?? []).filter((job) => job.kind === 'read' || job.kind === 'take over').map((job) => job.about),
+  )
   watch(open, (now) => {
-    if (jobs.value && list.value.some((photo) => unread(photo) && !now.includes(photo.id)))
+    if (jobs.value && list.value.some((photo) => busy(photo) && !now.includes(photo.id)))
       void touchAllBut(clientId.value, keys.jobs(clientId.value))
   })
   /** The photos, those under way with what is being done with them right now. */
@@ -64,11 +68,13 @@ export function useIntake(clientId: Ref<string>) {
   /** Sends files a few at a time, so that a large folder shows how far it is. */
   async function send(files: File[]) {
     sending.value = { done: 0, of: files.length }
+    // all that is sent in one go is lit at once, however many calls it takes
+    const sent_with = crypto.randomUUID()
     for (let from = 0; from < files.length; from += AT_ONCE) {
       const taken = await tried(() =>
         answered(
           api.POST('/api/clients/{client_id}/photos', {
-            ...at(clientId.value),
+            params: { ...at(clientId.value).params, query: { sent_with } },
             ...asForm('photos', files.slice(from, from + AT_ONCE)),
           }),
         ),
@@ -196,8 +202,15 @@ export function useRereading(clientId: () => string) {
     cache.setQueryData(key(), now)
     begun.value = true
   }
-  const start = () =>
-    tried(async () => put(await answered(api.POST('/api/clients/{client_id}/rereading', at(clientId())))))
+  /** Reads all anew, or those that are named. */
+  const start = (photos: string[] | null) =>
+    tried(async () =>
+      put(
+        await answered(
+          api.POST('/api/clients/{client_id}/rereading', { ...at(clientId()), body: photos && { photos } }),
+        ),
+      ),
+    )
   const stop = () =>
     tried(async () => put(await answered(api.DELETE('/api/clients/{client_id}/rereading', at(clientId())))))
   const take = (photos: string[]) =>

@@ -14,13 +14,16 @@ import PhotoStage, { type Shown, type Tool } from '@/components/intake/PhotoStag
 import PhotoTools from '@/components/intake/PhotoTools.vue'
 import ReadingPanel from '@/components/intake/ReadingPanel.vue'
 import RereadPanel from '@/components/intake/RereadPanel.vue'
+import RoomNote from '@/components/intake/RoomNote.vue'
 import WhatCard from '@/components/intake/WhatCard.vue'
 import { useKeys } from '@/composables/useKeys'
 import { KEYS, PATTERNS } from '@/lib/intakeKeys'
+import { roomOf } from '@/lib/stitches'
 import { inOrder, isOpen } from '@/lib/strip'
 import { chosenFinish, over } from '@/lib/what'
 import { useClient } from '@/server/useClient'
 import { useIntake } from '@/server/useIntake'
+import { useRooms } from '@/server/useRooms'
 import { useWhatOfPhoto } from '@/server/useWhat'
 import { BINS, categoryOf, METALS, plural } from '@/lib/words'
 
@@ -55,6 +58,17 @@ const {
   takeOff,
 } = useIntake(id)
 
+const {
+  rooms,
+  problem: roomProblem,
+  join,
+  leave,
+  begin,
+  sayPaper,
+} = useRooms(
+  () => id.value,
+  () => photos.value,
+)
 const order = computed(() => inOrder(photos.value))
 const openId = ref<string | null>(null)
 const photo = computed<Photo | null>(() => photos.value.find((p) => p.id === openId.value) ?? null)
@@ -188,6 +202,55 @@ async function onePieceMore() {
 }
 const turnMetal = () => say({ metal: METALS[(METALS.indexOf(word.value.metal ?? 'none') + 1) % METALS.length] })
 const anew = ref(false)
+/** The photos whose change is being shown; none for all. */
+const changing = ref<string[] | null>(null)
+function closeAnew() {
+  anew.value = false
+  changing.value = null
+}
+function readAll() {
+  const open = anew.value
+  closeAnew()
+  anew.value = !open
+}
+const room = computed(() => (photo.value ? roomOf(rooms.value, photo.value.id) : null))
+/** The photo before this one that could share its room. */
+const beside = computed(() => {
+  const all = rooms.value.flatMap((one) => one.photos)
+  const at = photo.value ? all.indexOf(photo.value.id) : -1
+  const id = at > 0 ? all[at - 1] : all.length > 1 && at === 0 ? all[1] : null
+  return photos.value.find((one) => one.id === id) ?? null
+})
+const again = (count: number | null) =>
+  count ? `${plural(count, 'photo')} will be read again.` : 'Nothing has to be read again.'
+async function sayIsPaper(is: boolean | null) {
+  const one = photo.value
+  if (!one?.sheet || one.state === 'hung') return
+  const count = await sayPaper(one.id, is)
+  if (count !== null) said.value = `${is ? 'It is paper' : 'It is no paper'}. ${again(count)}`
+}
+function showChange() {
+  if (!room.value?.would_change.length) return
+  changing.value = room.value.would_change
+  anew.value = true
+}
+/** One key: the paper that is asked about, or what the room would change. */
+const yes = () => {
+  const sheet = photo.value?.sheet
+  return sheet && !sheet.used && sheet.said !== true ? sayIsPaper(true) : showChange()
+}
+async function inOrOut() {
+  const one = photo.value
+  if (!one) return
+  const out = room.value !== null
+  const count = out ? await leave(one.id) : beside.value ? await join(one.id, beside.value.id) : null
+  if (count !== null)
+    said.value = `${out ? 'Taken out of its room' : `Put into the room of ${beside.value?.name}`}. ${again(count)}`
+}
+async function beginRoom() {
+  const count = photo.value && room.value ? await begin(photo.value.id) : null
+  if (count !== null) said.value = `A new room begins here. ${again(count)}`
+}
 const focusOn = (where: string) => document.querySelector<HTMLElement>(where)?.focus()
 const focusKind = () => focusOn('.kind input')
 const turn = () => (shown.value = SHOWN[(SHOWN.indexOf(shown.value) + 1) % SHOWN.length] as Shown)
@@ -238,6 +301,10 @@ useKeys(() => ({
   e: () => take('not cloth'),
   q: () => take('box'),
   g: giveLight,
+  y: yes,
+  u: () => sayIsPaper(false),
+  i: inOrOut,
+  z: beginRoom,
   r: read,
   j: turnMetal,
   d: sameAgain,
@@ -267,14 +334,15 @@ function tapped(neutral: NeutralMark) {
       <div class="add">
         <ChooseFile ref="adding" accept="image/*,.heic,.heif" several label="Add photos" @files="pick" />
       </div>
-      <NButton text class="word anew" :aria-pressed="anew" @click="anew = !anew">Read all again</NButton>
-      <FilmStrip :photos="order" :open-id="openId" @open="openId = $event.id" />
+      <NButton text class="word anew" :aria-pressed="anew" @click="readAll">Read all again</NButton>
+      <FilmStrip :photos="order" :open-id="openId" :rooms="rooms" @open="openId = $event.id" />
     </aside>
     <section class="middle" aria-label="Photo">
       <div class="notes" aria-live="polite">
         <p v-if="sending.of" class="note">taking in {{ sending.done }} of {{ sending.of }}</p>
         <p v-else-if="reading" class="note">reading photos: {{ done }} of {{ photos.length }} done</p>
         <ProblemNote v-if="problem" :problem="problem" closable @close="problem = null" />
+        <ProblemNote v-if="roomProblem" :problem="roomProblem" closable @close="roomProblem = null" />
         <NButton type="primary" v-if="problem?.where === 'reader'" @click="tryTile()">
           It is on its tile: calibrate
         </NButton>
@@ -286,7 +354,7 @@ function tapped(neutral: NeutralMark) {
           @close="refused.splice(index, 1)"
         />
       </div>
-      <RereadPanel v-if="anew" :client-id="id" @close="anew = false" />
+      <RereadPanel v-if="anew" :key="String(changing)" :client-id="id" :photos="changing" @close="closeAnew" />
       <template v-else-if="photo">
         <div v-if="photo.pictures.as_shot" class="shown" role="group" aria-label="Show">
           <NButton text v-for="one in SHOWN" :key="one" class="word" :aria-pressed="shown === one" @click="shown = one">
@@ -328,6 +396,17 @@ function tapped(neutral: NeutralMark) {
         <template v-else-if="photo.reading && photo.state !== 'waiting' && photo.state !== 'reading'">
           <AlikeNote v-if="photo.alike" :alike="photo.alike" @remove="sameAgain" @apart="different" />
           <ReadingPanel :key="photo.id" :photo="photo" :word="word" :what="what" :choosing="choosing" @say="say" />
+          <RoomNote
+            :photo="photo"
+            :room="room"
+            :photos="photos"
+            :beside="beside"
+            @paper="sayIsPaper"
+            @leave="inOrOut"
+            @join="inOrOut"
+            @begin="beginRoom"
+            @show="showChange"
+          />
           <p v-if="photo.state === 'hung'" class="soft">
             It hangs. <RouterLink :to="{ name: 'rail', params: { client: id } }">See it on the rail</RouterLink>
           </p>

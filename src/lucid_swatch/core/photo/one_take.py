@@ -38,22 +38,23 @@ def takes_of(photos: list[Taken]) -> list[int]:
     photos: in the order in which they were taken or named. Alike are those of a ground by average linkage of their
     likeness; then a pause, another camera or other grounds in between part them."""
     numbers = list(range(len(photos)))
-    seen = [k for k, photo in enumerate(photos) if photo.ground is not None]
+    # a photo that shows no ground is no stranger between others
+    places = [k for k, photo in enumerate(photos) if photo.ground is not None]
+    seen = [photos[k] for k in places]
     if len(seen) < 2:
         return numbers
-    same = _alike([ground for k in seen if (ground := photos[k].ground) is not None])
     groups: dict[tuple[int, str | None], list[int]] = {}
-    for k, number in zip(seen, same, strict=True):
-        groups.setdefault((number, photos[k].camera), []).append(k)
+    for k, number in enumerate(_alike([photo.ground for photo in seen if photo.ground is not None])):
+        groups.setdefault((number, seen[k].camera), []).append(k)
     for members in groups.values():
-        timed = all(photos[k].at is not None for k in members)
+        timed = all(seen[k].at is not None for k in members)
         if not timed and len(members) > 1 and (np.diff(members) == 1).mean() < ONE_AFTER_THE_OTHER:
             # a ground that comes again and again between others is a common one and no room
             continue
-        for take in _parted(members, photos):
+        for take in _parted(members, seen):
             if len(take) >= min(LEAST, len(photos)):
                 for k in take:
-                    numbers[k] = take[0]
+                    numbers[places[k]] = places[take[0]]
     return _from_zero(numbers)
 
 

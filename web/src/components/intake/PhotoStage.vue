@@ -32,6 +32,12 @@ const paths = computed(() =>
     )
     .join(' '),
 )
+/** What is, or may be, paper; what the stylist refused is not framed. */
+const frame = computed(() =>
+  photo.sheet && photo.sheet.said !== false
+    ? photo.sheet.corners.map(([x, y]) => `${(x ?? 0) * size.value.width},${(y ?? 0) * size.value.height}`).join(' ')
+    : '',
+)
 const drawn = computed(() => line.value.map(([x, y]) => `${x * size.value.width},${y * size.value.height}`).join(' '))
 const brush = computed(() => BRUSH * Math.max(size.value.width, size.value.height))
 watch(
@@ -102,6 +108,10 @@ function sized(event: Event) {
           :class="{ not: tool === 'not cloth' }"
           :stroke-width="brush"
         />
+        <template v-if="frame && shown !== 'cloth only'">
+          <polygon class="under" :points="frame" />
+          <polygon class="frame" :class="{ unsure: !photo.sheet!.used }" :points="frame" />
+        </template>
         <g
           v-if="photo.neutral"
           class="neutral"
@@ -152,8 +162,16 @@ svg {
   pointer-events: none;
 }
 path,
+polygon,
 circle {
   fill: none;
+}
+.frame {
+  stroke: #111;
+  stroke-width: 1.6;
+}
+.frame.unsure {
+  stroke-dasharray: 3 4;
 }
 .under {
   stroke: #fff;

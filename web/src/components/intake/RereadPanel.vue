@@ -6,17 +6,19 @@ import ProblemNote from '@/components/base/ProblemNote.vue'
 import { plural } from '@/lib/words'
 import { useRereading } from '@/server/useIntake'
 
-/** Every photo read anew; what would change is shown before it does. */
-const { clientId } = defineProps<{ clientId: string }>()
+/** Photos read anew, all or those whose room tells another light; what would change is shown before it does. */
+const { clientId, photos = null } = defineProps<{ clientId: string; photos?: string[] | null }>()
 const emit = defineEmits<{ close: [] }>()
 const left = ref<string[]>([])
 const taking = ref(false)
 const { state, problem, start, stop, take: takeOver, finished } = useRereading(() => clientId)
 const chosen = computed(() => (state.value?.changes ?? []).filter((one) => !left.value.includes(one.photo_id)))
-void start()
+void start(photos)
 
-async function take(photos: string[]) {
-  if (await takeOver(photos)) taking.value = true
+const title = computed(() => (photos ? 'In the light of the room' : 'Read all again'))
+
+async function take(wanted: string[]) {
+  if (await takeOver(wanted)) taking.value = true
 }
 async function leave() {
   await takeOver([])
@@ -33,9 +35,9 @@ function turn(id: string) {
 </script>
 
 <template>
-  <section class="anew" aria-label="Read all again">
+  <section class="anew" :aria-label="title">
     <ProblemNote v-if="problem" :problem="problem" />
-    <h2>Read all again</h2>
+    <h2>{{ title }}</h2>
     <p v-if="state?.waiting" role="status">
       {{ plural(state.waiting, 'photo') }} still to be read. Nothing is changed yet.
     </p>
