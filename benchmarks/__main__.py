@@ -1,7 +1,7 @@
 """Runs the benchmarks and prints their figures as JSON.
 
 Usage: python -m benchmarks [--photos FOLDER]... [--only accuracy|held|card|trials|portraits|intake|speed|scoring|cliffs|fuzz|screens|rail|
-                           kills|busy|requests|twenty|backup|long|making]
+                           kills|busy|requests|twenty|backup|long|making|rooms]
 FOLDER holds photos with a truth.json; without one, the project's own samples are used."""
 
 import argparse
@@ -27,6 +27,7 @@ from .making import making
 from .mutated_requests import mutated_requests
 from .portraits import A_BAND, portraits
 from .rail import rail
+from .rooms import rooms
 from .scoring import scoring
 from .screens import screens
 from .speed import measuring, measuring_some
@@ -53,6 +54,7 @@ PARTS = (
     "backup",
     "long",
     "making",
+    "rooms",
 )
 
 
@@ -111,6 +113,9 @@ def main():
             figures["rails of 500 and of 5,000 pieces"] = long_rails()
         if "making" in wanted:
             figures["making looks"] = making()
+        if "rooms" in wanted:
+            for photos in asked.photos or [None]:
+                figures[f"rooms, {photos.name if photos else 'own'}"] = rooms(photos)
         if "screens" in wanted:
             figures["screens"] = screens(demo)
         if "rail" in wanted:

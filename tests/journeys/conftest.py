@@ -1,9 +1,13 @@
 """One browser for all journeys, one application for each."""
 
+from datetime import date
+
 import pytest
 from playwright.sync_api import expect
 
-from tests.running import browser
+from lucid_swatch.store.database import open_database
+from lucid_swatch.usecases.clients import add_client
+from tests.running import at, browser
 from tests.warm import running_warm
 
 expect.set_options(timeout=30_000)  # a limit for a busy machine, not a pause
@@ -43,3 +47,15 @@ def opened(page, at_demo):
     page.get_by_role("heading", name="Ilka Maren").wait_for()
     yield page
     page.goto("about:blank")  # leaves before the application does
+
+
+@pytest.fixture
+def tilde(page, data):
+    """The intake of a client of whom there is nothing yet, open."""
+    with open_database(data).begin() as session:
+        id = add_client(session, "Tilde", date(2031, 5, 4)).id
+    with running_warm("serve", data) as url:
+        page.goto(at(url, f"clients/{id}/intake"))
+        page.get_by_text("Drop photos of garments here").wait_for()
+        yield page
+        page.goto("about:blank")

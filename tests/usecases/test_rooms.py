@@ -5,6 +5,7 @@ from datetime import date
 
 import numpy as np
 import pytest
+from benchmarks.own_rooms import CLOTHS, room_photos
 
 from lucid_swatch.core.colour.difference import delta_e_2000
 from lucid_swatch.core.garment.vocabulary import Category
@@ -26,7 +27,6 @@ from lucid_swatch.usecases.reading_photos import read_kept_photo
 from lucid_swatch.usecases.rereading import ask_again, changes, take_over
 from lucid_swatch.usecases.rooms import join, leave, read_after, rooms_of, say_paper, split
 from tests.pictures import coat_photo
-from tests.rooms import CLOTHS, room_photos
 
 NAMES = [f"{name}.jpg" for name in CLOTHS]
 

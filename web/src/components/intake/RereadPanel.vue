@@ -35,7 +35,7 @@ function turn(id: string) {
 </script>
 
 <template>
-  <section class="anew" :aria-label="title">
+  <section class="panel" :aria-label="title">
     <ProblemNote v-if="problem" :problem="problem" />
     <h2>{{ title }}</h2>
     <p v-if="state?.waiting" role="status">
@@ -77,7 +77,7 @@ function turn(id: string) {
 </template>
 
 <style scoped>
-.anew {
+.panel {
   background: var(--paper);
   color: var(--ink);
   border-radius: 8px;
@@ -105,6 +105,7 @@ ul {
   width: 100%;
 }
 label {
+  text-align: left;
   display: grid;
   grid-template-columns: 20px 40px minmax(90px, 1fr) 54px 16px 54px minmax(120px, 1.2fr);
   gap: 8px;

@@ -27,8 +27,13 @@ const first = computed(() => room?.photos[0] === photo.id)
 const lit = computed(() => {
   const under = room?.lamp ? `, ${LAMPS[room.lamp] ?? room.lamp}` : ''
   if (lender.value) return `lit as ${lender.value.name} tells${under}`
-  if (room?.lenders.includes(photo.id)) return `it tells the light of the others${under}`
-  return `their light is estimated together${under}`
+  if (room?.lenders.includes(photo.id)) return `whose light it tells${under}`
+  return `estimated together${under}`
+})
+/** Those that are not being read again already. */
+const changing = computed(() => {
+  const now = new Set(photos.filter((one) => one.changing).map((one) => one.id))
+  return (room?.would_change ?? []).filter((id) => !now.has(id))
 })
 const gains = computed(() => {
   if (!room || room.with_paper === null || room.uncertainty - room.with_paper < 0.5) return null
@@ -46,7 +51,7 @@ const gains = computed(() => {
       </span>
     </div>
     <p v-else-if="photo.sheet?.used" class="line">
-      <span>Its light is read from the paper that is framed.</span>
+      <span>The framed paper tells its light.</span>
       <NButton text class="word" @click="$emit('paper', false)">that is no paper <kbd>U</kbd></NButton>
     </p>
     <p v-else-if="photo.sheet && photo.sheet.said === false" class="line">
@@ -54,7 +59,7 @@ const gains = computed(() => {
       <NButton text class="word" @click="$emit('paper', true)">it is <kbd>Y</kbd></NButton>
     </p>
     <p v-if="room" class="line">
-      <span>In a room of {{ plural(room.photos.length, 'photo') }}; {{ lit }}.</span>
+      <span>In a room of {{ room.photos.length }}, {{ lit }}.</span>
       <NButton text class="word" @click="$emit('leave')">take it out <kbd>I</kbd></NButton>
       <NButton v-if="!first" text class="word" @click="$emit('begin')">a new room begins here <kbd>Z</kbd></NButton>
     </p>
@@ -65,8 +70,8 @@ const gains = computed(() => {
     <p v-if="gains" class="line soft">
       Lay a sheet of paper in one photo of this room: what its light leaves open goes from {{ gains }}.
     </p>
-    <p v-if="room?.would_change.length" class="line">
-      <span>{{ plural(room.would_change.length, 'photo') }} of this room would look different now.</span>
+    <p v-if="changing.length" class="line">
+      <span>{{ plural(changing.length, 'photo') }} of this room would look different now.</span>
       <NButton text class="word" @click="$emit('show')">show what would change <kbd>Y</kbd></NButton>
     </p>
   </div>
