@@ -14,6 +14,8 @@ COMMANDS = {
     "score": "score",
     "make": "make",
     "turn": "turn",
+    "consider": "consider",
+    "gaps": "gaps",
     "serve": "serve",
     "demo": "serve",
     "backup": "keeping",

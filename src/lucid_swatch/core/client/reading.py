@@ -1,6 +1,6 @@
 """A client's colouring with what is not known of it: from one portrait, from several, and after a trial."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from enum import StrEnum
 
 import numpy as np
@@ -8,7 +8,7 @@ import numpy as np
 from ..colour.arrays import FloatArray
 from ..colour.spaces import chroma
 from ..photo.light import Light, light_doubt
-from .colouring import skin_undertone, typology_angle
+from .colouring import SIDE, Client, skin_undertone, typology_angle
 from .trial import TrialReading
 
 
@@ -106,6 +106,22 @@ def read_face(parts: dict[str, FloatArray | None], doubts: dict[str, float]) -> 
         # one light falls on both, so that half of what it leaves open cancels out
         contrast = Estimate(lightness[light] - lightness[dark], float(np.hypot(doubts[dark], doubts[light]) * 0.7 + 2))
     return FaceReading(undertone, depth, _clarity(parts, doubts, contrast), contrast, angle)
+
+
+WORD_DOUBT = 0.15
+"""Standard deviation of an undertone that the stylist has said."""
+
+
+def reading_of(client: Client) -> FaceReading | None:
+    """The colouring of a client as it is set or was measured once; None where no undertone follows from it."""
+    parts = {"skin": client.skin, "hair": client.hair, "eyes": client.eyes}
+    read = read_face(parts, {part: SET_BY_EYE for part, lab in parts.items() if lab is not None})
+    if client.undertone is not None:
+        read = replace(read, undertone=Estimate(SIDE[client.undertone], WORD_DOUBT))
+    elif client.settled is not None:
+        doubt = float(np.interp(client.settled.trust, [0.0, 1.0], [1.0, WORD_DOUBT]))
+        read = replace(read, undertone=Estimate(client.settled.undertone, doubt))
+    return read if read.undertone.known else None
 
 
 def _depth(known: dict[str, FloatArray], doubts: dict[str, float]) -> Estimate:

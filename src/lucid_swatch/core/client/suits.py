@@ -82,7 +82,7 @@ def _bell(axis: FloatArray, estimate: Estimate) -> FloatArray:
 
 
 @cache
-def _cloth_colours() -> FloatArray:
+def cloth_colours() -> FloatArray:
     """Colours that cloth has, evenly over lightness, chroma and hue. (n, 3), CIELAB."""
     lightness, strength, hue = np.meshgrid(
         np.arange(16, 97, 8.0), [1.0, 5, 9, 14, 20, 28, 38, 50, 64], np.arange(0, 360, 15.0)
@@ -100,7 +100,7 @@ def _cloth_colours() -> FloatArray:
 
 def what_suits(reading: FaceReading, school: School = BROAD) -> Suits:
     """The neutrals, tones and metals that sit with a colouring. school: what counts as a neutral."""
-    lab = _cloth_colours()
+    lab = cloth_colours()
     fit = fit_of(lab, reading)
     neutral = neutrality(lab, school) > 0.6
     tone = neutrality(lab, school) < 0.3
@@ -162,7 +162,7 @@ def in_range(colours: list[tuple[FloatArray, FloatArray]], reading: FaceReading)
     colours: CIELAB, (n, 3), and shares, (n,), of each piece."""
     if not colours:
         return []
-    best = float(fit_of(_cloth_colours(), reading).max())
+    best = float(fit_of(cloth_colours(), reading).max())
     lengths = [len(share) for _, share in colours]
     every = np.split(fit_of(np.concatenate([lab for lab, _ in colours]), reading), np.cumsum(lengths)[:-1])
     fits = [float(fit @ share / share.sum()) for fit, (_, share) in zip(every, colours, strict=True)]

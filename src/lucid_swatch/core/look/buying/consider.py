@@ -1,0 +1,247 @@
+"""What a candidate would do for a wardrobe: counted, and put into a plain word."""
+
+from dataclasses import dataclass, replace
+from enum import StrEnum
+
+import numpy as np
+
+from ...client.reading import FaceReading
+from ...client.suits import in_range
+from ...colour.arrays import FloatArray, IntArray
+from ...colour.spaces import chroma
+from ...garment.kin import MATCH, Kin, Neighbour, doubt_of, neighbours
+from ...garment.piece import Piece
+from ...garment.sorting import sort_pieces
+from ..body import Zone
+from ..dressing.base_looks import BASE
+from ..dressing.dress import zone_of
+from ..dressing.wardrobe import Wardrobe
+from .counted import Counted, Opened
+
+SHOWN = 3
+"""Looks that are drawn."""
+PARTNERS = 8
+"""Pieces that are named beside it."""
+PULLS_ITS_WEIGHT = 0.5
+"""Of the looks that the middle piece of its kind is in, which a candidate has to open to be bought."""
+LEAST = 3
+"""Good looks that it has to open at least."""
+AT_THE_FACE = (Zone.UPPER, Zone.WHOLE, Zone.LAYER)
+VARIANTS = 6
+"""Places in the doubt of its colour at which it is counted again."""
+_DRAWS = np.random.default_rng(24).standard_normal((VARIANTS, 3)) * np.array([1.0, 0.7, 0.7])
+
+
+class Word(StrEnum):
+    """What is said of a candidate."""
+
+    BUY = "buy"
+    WAIT = "wait"
+    LEAVE = "leave"
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class CandidateLook:
+    """A look with a candidate."""
+
+    piece_ids: tuple[str, ...]
+    whole: float
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Considered:
+    """What is to be said of a candidate."""
+
+    suits: float | None
+    """How well its colours sit with the client, 0..1; None where too little is known of either."""
+    in_range: bool | None
+    opens: int
+    """Good looks that there would be more."""
+    opens_within: tuple[int, int]
+    """The least and the most over where its colour may lie."""
+    good_now: int
+    """Good base looks as the rail hangs."""
+    usual: int | None
+    """How many good looks the middle piece of its kind is in now; None where none hangs."""
+    partners: tuple[tuple[str, int], ...]
+    """Ids of the pieces that it goes with most, with the looks it opens beside each."""
+    woken: tuple[str, ...]
+    """Ids of pieces that are in no good look now and would be."""
+    doubles: tuple[Neighbour, ...]
+    """Pieces of its kind that have its colour."""
+    quarrels: tuple[Neighbour, ...]
+    """Pieces of nearly its colour with another undertone."""
+    looks: tuple[CandidateLook, ...]
+    word: Word
+    because: tuple[str, ...]
+    """Sentences, the weightiest first."""
+    otherwise: str
+    """What would have to be different for another word."""
+
+
+def consider(
+    wardrobe: Wardrobe, candidate: Piece, reading: FaceReading | None = None, barred: str | None = None
+) -> Considered:
+    """A candidate held against a wardrobe.
+
+    reading: of the client's colouring. barred: why the client would not wear it, where that is known."""
+    variants = _variants(candidate)
+    counted = Counted(wardrobe, [candidate, *variants])
+    opened = counted.opened(candidate.id)
+    counts = sorted([opened.count, *(_count(counted, one) for one in variants)])
+    near = _near(wardrobe, candidate)
+    fit, inside = (None, None) if reading is None else in_range([(candidate.lab, candidate.share)], reading)[0]
+    partners, woken = _partners(counted, opened, candidate)
+    usual = _usual(counted, candidate)
+    told = Considered(
+        None if fit is None else round(float(fit), 2),
+        inside,
+        opened.count,
+        (counts[0], counts[-1]),
+        counted.good,
+        usual,
+        partners,
+        woken,
+        tuple(one for one in near if one.difference <= MATCH and one.piece.category is candidate.category),
+        tuple(one for one in near if one.kin is Kin.CLASH),
+        _best(counted, opened, candidate),
+        Word.WAIT,
+        (),
+        "",
+    )
+    return _worded(told, counted, candidate, barred)
+
+
+def _variants(candidate: Piece) -> list[Piece]:
+    """The candidate at several places where its colours may truly lie."""
+    # a step of chroma in a strong colour counts less than one in a grey
+    across = 1 + 0.045 * chroma(candidate.lab)
+    scale = doubt_of(candidate) / 2.0 * np.stack([np.ones(len(candidate.lab)), across, across], axis=-1)
+    found = []
+    for k, draw in enumerate(_DRAWS):
+        lab: FloatArray = candidate.lab + draw * scale
+        lab[:, 0] = np.clip(lab[:, 0], 2.0, 99.0)
+        found.append(replace(candidate, id=f"{candidate.id}, variant {k}", lab=lab))
+    return found
+
+
+def _count(counted: Counted, variant: Piece) -> int:
+    if zone_of(variant.category) in BASE:
+        return counted.opened(variant.id).count
+    return counted.lifts(counted.place[variant.id], TRIED)
+
+
+TRIED, COMPARED = 6_000, 6
+"""Base looks on which an accessory is tried where an estimate will do, and accessories that it is compared with."""
+
+
+def _near(wardrobe: Wardrobe, candidate: Piece) -> list[Neighbour]:
+    zone = zone_of(candidate.category)
+    others = [one for one in wardrobe.pieces if zone_of(one.category) is zone and one.pattern is candidate.pattern]
+    school = wardrobe.conventions.school
+    return neighbours(candidate, sort_pieces([candidate], school)[0], others, sort_pieces(others, school))
+
+
+def _partners(
+    counted: Counted, opened: Opened, candidate: Piece
+) -> tuple[tuple[tuple[str, int], ...], tuple[str, ...]]:
+    """The pieces that it opens most looks with, and those that it brings back to work."""
+    own = counted.place[candidate.id]
+    places, looks = np.unique(opened.rows[opened.rows >= 0], return_counts=True)
+    order = np.argsort(-looks, kind="stable")
+    beside = [(int(places[k]), int(looks[k])) for k in order if places[k] != own]
+    woken = [k for k, _ in beside if counted.each.get(k) == 0]
+    ids = counted.pieces
+    return tuple((ids[k].id, round(n * opened.scale)) for k, n in beside[:PARTNERS]), tuple(ids[k].id for k in woken)
+
+
+def _usual(counted: Counted, candidate: Piece) -> int | None:
+    """How many good looks the middle piece of its zone is in now or, of accessories, makes. None where none hangs."""
+    places = counted.places[zone_of(candidate.category)]
+    if not places:
+        return None
+    if zone_of(candidate.category) in BASE:
+        return round(float(np.median([counted.each[k] for k in places])))
+    return round(float(np.median([counted.lifts(k, TRIED) for k in places[:COMPARED]])))
+
+
+def _best(counted: Counted, opened: Opened, candidate: Piece) -> tuple[CandidateLook, ...]:
+    """The best looks with it that share little else."""
+    own, taken = counted.place[candidate.id], list[IntArray]()
+    order = np.argsort(-opened.wholes, kind="stable")
+    for shared_at_most in (0, 1, 2, 4):
+        for k in order:
+            if len(taken) == SHOWN:
+                break
+            row = opened.rows[k]
+            if all(_shared(row, other, own) <= shared_at_most and (row != other).any() for other in taken):
+                taken.append(row)
+    whole = {tuple(row): float(value) for row, value in zip(opened.rows, opened.wholes, strict=True)}
+    return tuple(
+        CandidateLook(tuple(piece.id for piece in counted.named(row)), round(whole[tuple(row)], 1)) for row in taken
+    )
+
+
+def _shared(row: IntArray, other: IntArray, own: int) -> int:
+    return len((set(row.tolist()) & set(other.tolist())) - {own, -1})
+
+
+def _worded(told: Considered, counted: Counted, candidate: Piece, barred: str | None) -> Considered:
+    """The plain word with its arithmetic, and what would turn it."""
+    enough = max(LEAST, round(PULLS_ITS_WEIGHT * (told.usual or 0)))
+    because = [_opening(told, candidate)]
+    if told.usual is not None:
+        because.append(f"The middle one of its kind on the rail is in {_looks(told.usual)}.")
+    if told.woken:
+        because.append(f"{_pieces(counted, told.woken)} would be in a good look again.")
+    off = told.in_range is False and zone_of(candidate.category) in AT_THE_FACE
+    if off:
+        because.append("At the face its colour lies outside what sits with the client.")
+    if told.doubles:
+        because.append(
+            f"{_pieces(counted, [one.piece.id for one in told.doubles])} hangs there in that colour already."
+        )
+    if told.quarrels:
+        because.append(f"Beside {told.quarrels[0].piece.in_a_sentence} it would look like a mistake.")
+    if barred is not None:
+        word, otherwise = Word.LEAVE, "Nothing but the client's own word would change that."
+        because.insert(0, f"The client will not wear it: {barred}.")
+    elif told.opens_within[1] == 0:
+        word, otherwise = Word.LEAVE, "It would have to go with something that hangs there."
+    elif told.doubles:
+        word = Word.LEAVE if len(told.doubles) > 1 or told.opens < enough else Word.WAIT
+        otherwise = f"It would be one to buy if {told.doubles[0].piece.in_a_sentence} went."
+    elif told.opens_within[0] < enough:
+        short = enough - told.opens
+        word = Word.WAIT
+        otherwise = (
+            f"It would be one to buy if it opened {short} more."
+            if short > 0
+            else "Its colour would have to be known better."
+        )
+    elif off:
+        word, otherwise = (
+            Word.WAIT,
+            "In a colour that sits with the client, or away from the face, it would be one to buy.",
+        )
+    else:
+        word, otherwise = Word.BUY, f"It would be one to wait with if it opened fewer than {enough}."
+    return replace(told, word=word, because=tuple(because), otherwise=otherwise)
+
+
+def _opening(told: Considered, candidate: Piece) -> str:
+    low, high = told.opens_within
+    span = "" if low == high else f", between {low} and {high} where its colour may lie"
+    if zone_of(candidate.category) in BASE:
+        return f"It opens {_looks(told.opens)}{span}; the rail has {told.good_now} now."
+    return f"It makes {_looks(told.opens)} of base looks that are none yet{span}; the rail has {told.good_now} now."
+
+
+def _looks(count: int) -> str:
+    return "no good look" if count == 0 else "1 good look" if count == 1 else f"{count} good looks"
+
+
+def _pieces(counted: Counted, ids: tuple[str, ...] | list[str]) -> str:
+    names = [counted.pieces[counted.place[id]].in_a_sentence for id in ids[:3]]
+    joined = names[0] if len(names) == 1 else f"{', '.join(names[:-1])} and {names[-1]}"
+    return joined[0].upper() + joined[1:]

@@ -1,0 +1,151 @@
+"""The base looks of a wardrobe, scored once, and those that pieces which do not hang there would open."""
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from functools import cached_property
+
+import numpy as np
+
+from ...colour.arrays import FloatArray, IntArray
+from ...garment.piece import Piece
+from ..body import Zone
+from ..dressing.base_looks import BASE, COLUMNS, base_looks, places_by_zone, unsplit
+from ..dressing.dress import zone_of
+from ..dressing.outfits import CHUNK, GOOD
+from ..dressing.wardrobe import NOTHING, Wardrobe
+from ..verdict import score_batch
+
+EXACT_UP_TO = 400_000
+"""Base looks that are all scored; of more, so many are drawn and the count is an estimate."""
+LEAST_BASE = 20_000
+"""Base looks from which it is told what accessories do, at least, where there are so many."""
+LIFTS_AT_MOST = 40.0
+"""Points of the whole below a good look from which no accessory makes one."""
+EXCLUDES = {Zone.UPPER: (Zone.WHOLE,), Zone.LOWER: (Zone.WHOLE,), Zone.WHOLE: (Zone.UPPER, Zone.LOWER)}
+"""What a base look with a piece of a zone has not."""
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class Opened:
+    """The good looks that a piece opens."""
+
+    rows: IntArray
+    """(n, 4) or, for an accessory, (n, 5): places of pieces, the accessory last."""
+    wholes: FloatArray
+    """(n,)."""
+    scale: float
+    """How many looks each stands for: 1 where all were scored."""
+
+    @property
+    def count(self) -> int:
+        """How many looks there would be more."""
+        return round(len(self.rows) * self.scale)
+
+
+class Counted:
+    """The good base looks of a wardrobe, and what strangers would add to them."""
+
+    def __init__(self, wardrobe: Wardrobe, strangers: Sequence[Piece] = (), most: int = EXACT_UP_TO) -> None:
+        """strangers: pieces that do not hang there and may be asked about. most: looks scored for each question."""
+        outside = {piece.id for piece in strangers}
+        self.wardrobe, self.most = wardrobe.with_strangers(strangers), most
+        self.pieces = self.wardrobe.pieces
+        self.place = {piece.id: k for k, piece in enumerate(self.pieces)}
+        free = [k for k in self.wardrobe.free if self.pieces[k].id not in outside]
+        self.places = places_by_zone([piece.category for piece in self.pieces], free)
+        self._left: IntArray | None = None
+        self.sets = [
+            [k for k in free if self.pieces[k].id in one and zone_of(self.pieces[k].category) in BASE]
+            for one in wardrobe.sets
+        ]
+
+    @cached_property
+    def base(self) -> Opened:
+        """All base looks as they hang now, good or not, with their wholes."""
+        return self._scored(self.places, most=max(self.most, LEAST_BASE))
+
+    @cached_property
+    def good(self) -> int:
+        """How many good base looks there are now."""
+        return round(float((self.base.wholes >= GOOD).sum()) * self.base.scale)
+
+    @cached_property
+    def each(self) -> dict[int, int]:
+        """How many good base looks each piece of the rail is in now, by place."""
+        rows = self.base.rows[self.base.wholes >= GOOD]
+        free = [k for zone in BASE for k in self.places[zone]]
+        return {k: round(float((rows == k).any(axis=1).sum()) * self.base.scale) for k in free}
+
+    def opened(self, id: str) -> Opened:
+        """The good looks that a stranger opens: base looks that hold it or, for an accessory, those that it makes good."""
+        place = self.place[id]
+        zone = zone_of(self.pieces[place].category)
+        if place not in self.wardrobe.free:
+            return Opened(np.zeros((0, 4), np.intp), np.zeros(0), 1.0)
+        if zone not in BASE:
+            return self._lifted(place)
+        places = {one: [] if one in EXCLUDES.get(zone, ()) else there for one, there in self.places.items()}
+        scored = self._scored({**places, zone: [place]}, place if zone is Zone.LAYER else None)
+        kept = scored.wholes >= GOOD
+        return Opened(scored.rows[kept], scored.wholes[kept], scored.scale)
+
+    def lifts(self, place: int, most: int) -> int:
+        """How many base looks an accessory makes good, told from at most so many of those it could."""
+        near = self._near_good
+        step = max(1, len(near) // most)
+        rows = self._with(near[::step], place)
+        return round(float((self.wholes(rows) >= GOOD).sum()) * step * self.base.scale)
+
+    def makes_anew(self, id: str, most: int) -> int:
+        """How many base looks an accessory makes good that none which hangs there makes good already."""
+        left = self._unserved(most)
+        rows = self._with(left, self.place[id])
+        step = max(1, len(self._near_good) // most)
+        return round(float((self.wholes(rows) >= GOOD).sum()) * step * self.base.scale)
+
+    def _unserved(self, most: int) -> IntArray:
+        """Some of the base looks that an accessory could make good and none that hangs there does."""
+        if self._left is None:
+            left = self._near_good[:: max(1, len(self._near_good) // most)]
+            for place in [k for zone in Zone if zone not in BASE for k in self.places[zone]]:
+                left = left[self.wholes(self._with(left, place)) < GOOD]
+            self._left = left
+        return self._left
+
+    def _lifted(self, place: int) -> Opened:
+        rows = self._with(self._near_good, place)
+        wholes = self.wholes(rows)
+        kept = wholes >= GOOD
+        return Opened(rows[kept], wholes[kept], self.base.scale)
+
+    def _with(self, looks: IntArray, place: int) -> IntArray:
+        """Some base looks with an accessory. looks: places in the base looks. To (n, 5)."""
+        return np.column_stack([self.base.rows[looks], np.full(len(looks), place)])
+
+    @cached_property
+    def _near_good(self) -> IntArray:
+        """Base looks that are not good and that an accessory could make so."""
+        wholes = self.base.wholes
+        return np.flatnonzero((wholes < GOOD) & (wholes >= GOOD - LIFTS_AT_MOST))
+
+    def _scored(self, places: Mapping[Zone, list[int]], layer: int | None = None, most: int | None = None) -> Opened:
+        """Base looks with their wholes. layer: the one that each holds, where it is asked about."""
+        most = most or self.most
+        if not places[Zone.FEET]:
+            # no look is whole without shoes
+            return Opened(np.zeros((0, len(set(COLUMNS.values()))), np.intp), np.zeros(0), 1.0)
+        looks = base_looks(places, most if layer is None else 2 * most)
+        rows = looks.rows if layer is None else looks.rows[looks.rows[:, COLUMNS[Zone.LAYER]] == layer]
+        scale = looks.total / max(len(looks.rows), 1)
+        rows = rows[unsplit(rows, self.sets)] if self.sets else rows
+        return Opened(rows, self.wholes(rows), scale)
+
+    def wholes(self, rows: IntArray) -> FloatArray:
+        """The whole of each look, 0..100. (n, m) to (n,)."""
+        batch = self.wardrobe.batch
+        found = [score_batch(batch(rows[at : at + CHUNK])).overall for at in range(0, len(rows), CHUNK)]
+        return np.concatenate(found) if found else np.zeros(0)
+
+    def named(self, row: IntArray) -> tuple[Piece, ...]:
+        """The pieces of one look."""
+        return tuple(self.pieces[int(k)] for k in row if k != NOTHING)
