@@ -15,7 +15,8 @@ def test_a_white_card_relights_a_photo_and_the_light_serves_the_series(opened):
     page = opened
     page.get_by_role("article", name="Ilka Maren").get_by_role("link", name="photos to go through").click()
     page.get_by_role("button", name=re.compile("^IMG_2208.jpg")).click()
-    expect(page.get_by_text("estimated from the scene")).to_be_visible()
+    # the card that lies in it is found by itself
+    expect(page.get_by_text("from the paper in it")).to_be_visible()
     page.keyboard.press("l")
     box = page.get_by_role("img", name=re.compile("IMG_2208")).bounding_box()
     page.mouse.click(box["x"] + 0.10 * box["width"], box["y"] + 0.88 * box["height"])
@@ -56,7 +57,7 @@ def test_the_same_photo_again_is_noticed(opened):
     expect(page.get_by_text("The same photo as coat.jpg?")).to_be_visible()
     # what was asked about the photo is answered before it is gone
     expect(page.get_by_role("region", name="Nearest on the rail")).to_be_visible()
-    page.wait_for_function("[...document.images].every((image) => image.complete)")
+    page.wait_for_load_state("networkidle")
     page.keyboard.press("d")
     expect(page.get_by_role("button", name=re.compile("^copy.jpg"))).to_have_count(0)
     expect(page.get_by_role("link", name="Intake · 4")).to_be_visible()

@@ -208,7 +208,7 @@ def _evidence(
     if source.reader is not None:
         own, note = light_from_cloth(rgb, mask, source.reader), ""
     elif source.neutral is not None:
-        own, note = light_from_neutral(rgb, mask, source.neutral), ""
+        own, note = light_from_neutral(rgb, mask, source.neutral, guessed), ""
     else:
         carded = None
         if sighting.card is not None:
@@ -220,5 +220,5 @@ def _evidence(
             own = carded
         elif used:
             sheet = used[0].colour
-            own = light_from_sheet(rgb, mask, sheet)
+            own = light_from_sheet(sheet, guessed)
     return Evidence(replace(own, note=note) if note else own, guessed, ground, sheets, sheet)

@@ -133,3 +133,27 @@ def test_the_stylists_word_wins_and_leaves_no_doubt(bin):
 def test_black_and_white_may_lean():
     names = [s.name for s in sort_colours(np.array([[14, 1, -8], [13, 3, 3], [92, 0, -3], [91, 4, 2]], float))]
     assert names == ["blue black", "brown black", "cool white", "pinkish white"]
+
+
+@given(lab_colours())
+def test_a_colour_that_is_badly_known_hangs_where_it_is_likeliest(lab):
+    """No answer of a few can be the likeliest of them and hardly likely at all."""
+    (sort,) = sort_colours(lab[None], np.array([15.0]))
+    assert sort.confidence >= 1 / 6 - 0.05 - 1e-9
+
+
+def test_a_bag_between_two_sides_is_not_called_balanced_for_lying_in_the_middle():
+    lab, radius = np.array([[52.0, 3.0, 5.0]]), np.array([16.0])
+    (sort,) = sort_colours(lab, radius)
+    assert sort.confidence > 0.2
+    (known,) = sort_colours(lab, np.array([1.0]))
+    assert known.confidence > sort.confidence
+
+
+@given(lab_colours())
+def test_the_temperature_that_is_told_is_one_of_the_side_where_it_hangs(lab):
+    (sort,) = sort_colours(lab[None], np.array([12.0]))
+    if sort.bin is Bin.WARM_NEUTRAL:
+        assert sort.temperature > 0
+    if sort.bin is Bin.COOL_NEUTRAL:
+        assert sort.temperature < 0

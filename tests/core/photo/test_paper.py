@@ -7,6 +7,7 @@ import pytest
 from lucid_swatch.core.colour.spaces import decode_srgb, encode_srgb, lab_to_rgb_linear, lab_to_xyz
 from lucid_swatch.core.photo.neutral import light_from_sheet, settled
 from lucid_swatch.core.photo.paper import find_sheets
+from lucid_swatch.core.photo.scene_light import estimate_light
 
 ROWS, COLUMNS = 640, 480
 GROUND = (62.0, 3.0, 14.0)
@@ -104,6 +105,7 @@ def test_the_light_of_a_sheet_is_that_of_white():
     lamp = (1.2, 1.0, 0.7)
     picture, mask = scene((sheet(80, 90), (95.0, 0.0, 0.0)), lamp=lamp, exposure=0.75)
     found = find_sheets(picture, mask)[0]
-    light = light_from_sheet(decode_srgb(picture / 255.0).astype(np.float32), mask, found.colour)
+    estimated = estimate_light(decode_srgb(picture / 255.0).astype(np.float32), mask)
+    light = light_from_sheet(found.colour, estimated)
     assert light.rgb == pytest.approx(np.array(lamp), rel=0.05)
     assert abs(np.log(light.exposure / 0.78)) < 2 * light.exposure_spread

@@ -74,7 +74,11 @@ const openId = ref<string | null>(null)
 const photo = computed<Photo | null>(() => photos.value.find((p) => p.id === openId.value) ?? null)
 const waiting = computed(() => photos.value.filter((p) => p.state !== 'hung').length)
 const done = computed(() => photos.value.filter((p) => p.state !== 'waiting' && p.state !== 'reading').length)
-const relit = computed(() => photos.value.filter((p) => p.changing).length)
+const underWay = computed(() => {
+  if (done.value < photos.value.length) return `reading photos: ${done.value} of ${photos.value.length} done`
+  const again = photos.value.filter((p) => p.changing).length
+  return `reading ${plural(again, 'photo')} again in another light`
+})
 const shown = ref<Shown>('as shot')
 const tool = ref<Tool>('look')
 const choosing = ref(false)
@@ -341,10 +345,7 @@ function tapped(neutral: NeutralMark) {
     <section class="middle" aria-label="Photo">
       <div class="notes" aria-live="polite">
         <p v-if="sending.of" class="note">taking in {{ sending.done }} of {{ sending.of }}</p>
-        <p v-else-if="reading && done < photos.length" class="note">
-          reading photos: {{ done }} of {{ photos.length }} done
-        </p>
-        <p v-else-if="reading" class="note">reading {{ plural(relit, 'photo') }} again in another light</p>
+        <p v-else-if="reading" class="note">{{ underWay }}</p>
         <ProblemNote v-if="problem" :problem="problem" closable @close="problem = null" />
         <ProblemNote v-if="roomProblem" :problem="roomProblem" closable @close="roomProblem = null" />
         <NButton type="primary" v-if="problem?.where === 'reader'" @click="tryTile()">

@@ -31,11 +31,14 @@ class NeutralPoint:
     """L* of the thing, where it is known; paper is about 95, a grey card about 50."""
 
 
-def light_from_neutral(rgb_linear: FloatArray, mask: BoolArray, point: NeutralPoint) -> Light:
+def light_from_neutral(
+    rgb_linear: FloatArray, mask: BoolArray, point: NeutralPoint, estimated: Light | None = None
+) -> Light:
     """The light from a thing known to be neutral.
 
     rgb_linear: (rows, columns, 3). mask: the garment, for the estimate that stands in where the thing is
-    overexposed. Refused when the point is outside the photo, or the thing too dark or no neutral in any lamp."""
+    overexposed. estimated: that estimate, where it was made already. Refused when the point is outside the photo, or the
+    thing too dark or no neutral in any lamp."""
     _check(point)
     colour = np.median(_patch(rgb_linear, point), axis=0)
     if colour.max() < 0.01:
@@ -43,7 +46,7 @@ def light_from_neutral(rgb_linear: FloatArray, mask: BoolArray, point: NeutralPo
     clipped = colour > CLIPPED
     if not clipped.any():
         _check_neutral(colour)
-    estimated = estimate_light(rgb_linear, mask)
+    estimated = estimated or estimate_light(rgb_linear, mask)
     rgb, cast_spread = _cast(colour, estimated)
     exposure, exposure_spread = estimated.exposure, estimated.exposure_spread
     lightness = point.lightness
@@ -63,12 +66,11 @@ EXPOSURE_DOUBTED = 1.25
 """How much wider the doubt of an estimated exposure is held where it weighs the greys."""
 
 
-def light_from_sheet(rgb_linear: FloatArray, mask: BoolArray, colour: FloatArray) -> Light:
+def light_from_sheet(colour: FloatArray, estimated: Light) -> Light:
     """The light from a sheet of paper or a grey card that was found and of which nobody said how light it is.
 
-    rgb_linear: (rows, columns, 3). mask: the garment. colour: (3,), linear sRGB of the sheet as shot. Each usual grey would
+    colour: (3,), linear sRGB of the sheet as shot. estimated: the light as the scene alone tells it. Each usual grey would
     mean another exposure; they are weighed by how likely the estimate holds that."""
-    estimated = estimate_light(rgb_linear, mask)
     rgb, cast_spread = _cast(colour, estimated)
     exposure, spread = settled(colour, float(np.log(estimated.exposure)), estimated.exposure_spread)
     return Light(LightReference.PAPER, rgb, float(np.exp(exposure)), cast_spread, spread)

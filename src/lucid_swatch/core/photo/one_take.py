@@ -3,13 +3,11 @@
 from dataclasses import dataclass
 
 import numpy as np
-from scipy.cluster.hierarchy import fcluster, linkage
-from scipy.spatial.distance import squareform
 
 from ..colour.arrays import FloatArray
 from .room_ground import Ground, likeness
 
-LIKE = 14.0
+LIKE = 15.0
 """Log likelihood ratio from which grounds are the same, on average over a room."""
 STRANGERS = 2
 """Photos of other grounds in a row that end a take."""
@@ -60,6 +58,10 @@ def takes_of(photos: list[Taken]) -> list[int]:
 
 def _alike(grounds: list[Ground]) -> list[int]:
     """Groups of the same ground, by average linkage."""
+    # it takes half a second to load, which a first photo need not wait for
+    from scipy.cluster.hierarchy import fcluster, linkage
+    from scipy.spatial.distance import squareform
+
     ratios = likeness(grounds)
     far = float(ratios.max()) + 1.0
     apart = far - ratios

@@ -4,8 +4,7 @@ from dataclasses import dataclass
 
 import cv2
 import numpy as np
-from scipy.stats import norm
-from scipy.stats import t as student
+from scipy.special import gammaln
 
 from ..colour.arrays import BoolArray, FloatArray
 from ..colour.spaces import RGB_TO_XYZ
@@ -111,7 +110,12 @@ def likeness(grounds: list[Ground]) -> FloatArray:
     """How much likelier every two photos share a ground than not: log likelihood ratios. (n, n)."""
     marks = np.stack([ground.marks for ground in grounds])[:, COMPARED]
     apart = np.abs(marks[:, None] - marks[None])
-    same = student.logpdf(apart / (np.sqrt(2) * WITHIN), TAILS) - np.log(WITHIN)
-    other = norm.logpdf(apart / (np.sqrt(2) * AMONG)) - np.log(AMONG)
+    same = -(TAILS + 1) / 2 * np.log1p((apart / (np.sqrt(2) * WITHIN)) ** 2 / TAILS) + STUDENT - np.log(WITHIN)
+    other = -0.5 * (apart / (np.sqrt(2) * AMONG)) ** 2 + NORMAL - np.log(AMONG)
     ratios: FloatArray = (same - other).sum(axis=-1)
     return ratios
+
+
+STUDENT = float(gammaln((TAILS + 1) / 2) - gammaln(TAILS / 2) - 0.5 * np.log(np.pi * TAILS))
+NORMAL = float(-0.5 * np.log(2 * np.pi))
+"""Logarithms of what makes the densities of Student's t and of a normal spread sum to 1."""
