@@ -232,6 +232,16 @@ def test_a_room_outlives_a_kill_between_two_readings(studio):
     studio.sessions = again.sessions
 
 
+def test_a_photo_that_cannot_be_opened_again_stays_as_it_was_and_is_not_tried_for_ever(studio):
+    before = studio.photo(NAMES[2]).reading
+    studio.folder.photo(studio.photo(NAMES[2]).file).unlink()
+    assert studio.act(leave, NAMES[2])
+    done = studio.work()
+    assert done.count((NAMES[2], JobKind.TAKE_OVER)) <= 2
+    assert studio.photo(NAMES[2]).reading == before
+    assert studio.photo(NAMES[2]).state is PhotoState.READ
+
+
 def test_nothing_of_a_room_is_left_when_its_client_is_erased(studio):
     studio.act(leave, NAMES[2])
     erase_client(studio.sessions, studio.folder, studio.client)

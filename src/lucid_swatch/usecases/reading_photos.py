@@ -120,9 +120,11 @@ def _keep_reading(sessions: Sessions, folder: Folder, job: JobRecord, read: "_Re
             return []
         jobs.remove(job.id)
         if isinstance(read, ProblemText):
-            if job.kind is JobKind.READ:
-                _set_down(session, job.about, read)
-                _count(session, folder, job.about)
+            if job.kind is not JobKind.READ:
+                # it stays as it was read; asked again at once, it would fail without end
+                return []
+            _set_down(session, job.about, read)
+            _count(session, folder, job.about)
             return settle_sent(session, job.client_id, job.about)
         photo = photos.change(
             job.about,
