@@ -1,7 +1,7 @@
 """Runs the benchmarks and prints their figures as JSON.
 
 Usage: python -m benchmarks [--photos FOLDER]... [--only accuracy|held|card|trials|portraits|intake|speed|scoring|cliffs|fuzz|screens|rail|
-                           kills|busy|requests|twenty|backup|long|making|rooms]
+                           kills|busy|requests|twenty|backup|long|making|rooms|buying]
 FOLDER holds photos with a truth.json; without one, the project's own samples are used."""
 
 import argparse
@@ -15,6 +15,7 @@ from lucid_swatch.demo.build import build_demo
 
 from .accuracy import accuracy
 from .busy_day import busy_day
+from .buying import buying
 from .card_scenes import card_scenes
 from .cliffs import cliffs
 from .fuzz import fuzz
@@ -55,6 +56,7 @@ PARTS = (
     "long",
     "making",
     "rooms",
+    "buying",
 )
 
 
@@ -113,6 +115,8 @@ def main():
             figures["rails of 500 and of 5,000 pieces"] = long_rails()
         if "making" in wanted:
             figures["making looks"] = making()
+        if "buying" in wanted:
+            figures["before buying"] = buying()
         if "rooms" in wanted:
             for photos in asked.photos or [None]:
                 figures[f"rooms, {photos.name if photos else 'own'}"] = rooms(photos)

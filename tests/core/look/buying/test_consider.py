@@ -8,12 +8,13 @@ import pytest
 
 from lucid_swatch.core.client.colouring import Client
 from lucid_swatch.core.client.reading import reading_of
+from lucid_swatch.core.client.suits import cloth_colours, fit_of
 from lucid_swatch.core.garment.piece import Piece
 from lucid_swatch.core.garment.vocabulary import Category, Undertone
 from lucid_swatch.core.look.body import Zone
 from lucid_swatch.core.look.buying.consider import Word, consider
 from lucid_swatch.core.look.buying.counted import Counted
-from lucid_swatch.core.look.buying.gaps import gaps
+from lucid_swatch.core.look.buying.gaps import gaps, opened_in, spread
 from lucid_swatch.core.look.dressing.dress import zone_of
 from lucid_swatch.core.look.dressing.outfits import GOOD
 from lucid_swatch.core.look.dressing.wardrobe import Wardrobe
@@ -102,7 +103,7 @@ def test_what_hangs_there_already_is_no_reason_to_buy():
     assert consider(Wardrobe(twice), piece("more", C.TROUSERS, NAVY)).word is Word.LEAVE
 
 
-def test_what_the_client_refuses_is_left_whatever_it_opens():
+def test_what_the_client_refuses_is_left_whatever_itopened_in():
     found = consider(Wardrobe(RAIL), piece("wool knit", C.KNIT, CREAM), barred="wool")
     assert found.word is Word.LEAVE
     assert found.because[0] == "The client will not wear it: wool."
@@ -133,22 +134,17 @@ def test_what_wakes_a_piece_that_is_in_no_good_look_says_so():
 
 
 def test_the_best_gap_opens_what_considering_it_says_and_nearly_as_much_as_a_fine_grid():
-    from lucid_swatch.core.client.suits import cloth_colours
-    from lucid_swatch.core.look.buying.gaps import _opens, _spread
-
     wardrobe = Wardrobe(RAIL)
     found = gaps(wardrobe, 6, categories=(C.KNIT, C.TROUSERS, C.SHOES))
     assert [gap.opens for gap in found] == sorted((gap.opens for gap in found), reverse=True)
     best = found[0]
     assert consider(wardrobe, piece("it", best.category, best.lab)).opens == best.opens
-    grid = _spread(cloth_colours(), 300)
-    most = max(int(_opens(wardrobe, kind, grid, 50_000).max()) for kind in (C.KNIT, C.TROUSERS, C.SHOES))
+    grid = spread(cloth_colours(), 300)
+    most = max(int(opened_in(wardrobe, kind, grid, 50_000).max()) for kind in (C.KNIT, C.TROUSERS, C.SHOES))
     assert best.opens >= 0.95 * most
 
 
 def test_nothing_is_missing_at_the_face_that_does_not_sit_with_the_client():
-    from lucid_swatch.core.client.suits import fit_of
-
     reading = reading_of(WARM)
     for gap in gaps(Wardrobe(RAIL, WARM), 9, reading, (C.TOP, C.KNIT)):
         assert fit_of(gap.lab[None], reading)[0] > 0.25

@@ -68,7 +68,7 @@ def gaps(
 
     reading: of the client's colouring, so that nothing is asked at the face that does not sit with it. progress: told
     the share that is done."""
-    colours = _spread(cloth_colours(), COARSE)
+    colours = spread(cloth_colours(), COARSE)
     found: list[Gap] = []
     for k, category in enumerate(categories):
         found.extend(_of_category(wardrobe, category, colours, reading))
@@ -82,14 +82,14 @@ def _of_category(wardrobe: Wardrobe, category: C, colours: FloatArray, reading: 
     asked = _suiting(colours, category, reading)
     if not len(asked):
         return
-    opens = _opens(wardrobe, category, asked, ROUGHLY)
+    opens = opened_in(wardrobe, category, asked, ROUGHLY)
     if opens.max() == 0:
         return
     finer = _suiting(_around(asked[np.argsort(-opens, kind="stable")[:LEADERS]]), category, reading)
     if len(finer):
-        asked, opens = np.vstack([asked, finer]), np.concatenate([opens, _opens(wardrobe, category, finer, ROUGHLY)])
+        asked, opens = np.vstack([asked, finer]), np.concatenate([opens, opened_in(wardrobe, category, finer, ROUGHLY)])
     first = np.argsort(-opens, kind="stable")[:SETTLED]
-    opens[first] = _opens(wardrobe, category, asked[first], SETTLED_WITH)
+    opens[first] = opened_in(wardrobe, category, asked[first], SETTLED_WITH)
     left = np.ones(len(asked), dtype=bool)
     for _ in range(MOST_OF_A_KIND):
         if not left.any() or opens[left].max() == 0:
@@ -102,7 +102,7 @@ def _of_category(wardrobe: Wardrobe, category: C, colours: FloatArray, reading: 
         left &= away > APART
 
 
-def _opens(wardrobe: Wardrobe, category: C, colours: FloatArray, most: int) -> IntArray:
+def opened_in(wardrobe: Wardrobe, category: C, colours: FloatArray, most: int) -> IntArray:
     """How many good looks a plain piece of a kind opens in each colour. (n, 3) to (n,). most: looks scored for each."""
     strangers = [_plain(f"a stranger {k}", category, lab) for k, lab in enumerate(colours)]
     counted = Counted(wardrobe, strangers, most)
@@ -123,7 +123,7 @@ def _suiting(colours: FloatArray, category: C, reading: FaceReading | None) -> F
     return colours[fit >= SUITS_FROM * float(fit_of(cloth_colours(), reading).max())]
 
 
-def _spread(colours: FloatArray, count: int) -> FloatArray:
+def spread(colours: FloatArray, count: int) -> FloatArray:
     """Some colours as far from each other as can be, from the middle grey on: farthest point first. (n, 3) to (count, 3).
 
     Source: Gonzalez 1985, Theoretical Computer Science 38."""
