@@ -193,14 +193,13 @@ def _worded(told: Considered, counted: Counted, candidate: Piece, barred: str | 
     if told.usual is not None:
         because.append(f"The middle one of its kind on the rail is in {_looks(told.usual)}.")
     if told.woken:
-        because.append(f"{_pieces(counted, told.woken)} would be in a good look again.")
+        because.append(f"It brings back into good looks: {_pieces(counted, told.woken)}.")
     off = told.in_range is False and zone_of(candidate.category) in AT_THE_FACE
     if off:
         because.append("At the face its colour lies outside what sits with the client.")
     if told.doubles:
-        because.append(
-            f"{_pieces(counted, [one.piece.id for one in told.doubles])} hangs there in that colour already."
-        )
+        there = _pieces(counted, [one.piece.id for one in told.doubles])
+        because.append(f"In its colour and of its kind there is already: {there}.")
     if told.quarrels:
         because.append(f"Beside {told.quarrels[0].piece.in_a_sentence} it would look like a mistake.")
     if barred is not None:
@@ -243,5 +242,4 @@ def _looks(count: int) -> str:
 
 def _pieces(counted: Counted, ids: tuple[str, ...] | list[str]) -> str:
     names = [counted.pieces[counted.place[id]].in_a_sentence for id in ids[:3]]
-    joined = names[0] if len(names) == 1 else f"{', '.join(names[:-1])} and {names[-1]}"
-    return joined[0].upper() + joined[1:]
+    return names[0] if len(names) == 1 else f"{', '.join(names[:-1])} and {names[-1]}"
