@@ -45,8 +45,12 @@ class Opened:
 class Counted:
     """The good base looks of a wardrobe, and what strangers would add to them."""
 
-    def __init__(self, wardrobe: Wardrobe, strangers: Sequence[Piece] = (), most: int = EXACT_UP_TO) -> None:
-        """strangers: pieces that do not hang there and may be asked about. most: looks scored for each question."""
+    def __init__(
+        self, wardrobe: Wardrobe, strangers: Sequence[Piece] = (), most: int = EXACT_UP_TO, most_base: int | None = None
+    ) -> None:
+        """strangers: pieces that do not hang there and may be asked about. most: looks scored for each question.
+        most_base: looks of the rail as it hangs that are scored, where an estimate will do."""
+        self.most_base = max(most, LEAST_BASE) if most_base is None else most_base
         outside = {piece.id for piece in strangers}
         self.wardrobe, self.most = wardrobe.with_strangers(strangers), most
         self.pieces = self.wardrobe.pieces
@@ -62,7 +66,7 @@ class Counted:
     @cached_property
     def base(self) -> Opened:
         """All base looks as they hang now, good or not, with their wholes."""
-        return self._scored(self.places, most=max(self.most, LEAST_BASE))
+        return self._scored(self.places, most=self.most_base)
 
     @cached_property
     def good(self) -> int:
