@@ -21,7 +21,7 @@ from lucid_swatch.store.records import JobKind, PhotoState
 from lucid_swatch.usecases.changes import redo, undo
 from lucid_swatch.usecases.clients import add_client
 from lucid_swatch.usecases.erase import erase_client
-from lucid_swatch.usecases.intake import relight, take_in
+from lucid_swatch.usecases.intake import relight, remove_photo, take_in
 from lucid_swatch.usecases.rail import Word, hang_photo
 from lucid_swatch.usecases.reading_photos import read_kept_photo
 from lucid_swatch.usecases.rereading import ask_again, changes, take_over
@@ -146,6 +146,29 @@ def test_paper_that_comes_later_changes_nothing_before_it_was_shown(studio):
     studio.work()
     assert studio.room(NAMES[0]).would_change == ()
     assert studio.photo(studio.name(changing[0])).lent_by == studio.photo("with-paper.jpg").id
+
+
+def test_what_she_leaves_as_it_is_stays_when_the_others_of_its_sending_are_taken_over(studio):
+    studio.bring(("with-paper.jpg", PAPER[1]))
+    changing = studio.room(NAMES[0]).would_change
+    assert len(changing) > 1
+    with studio.sessions.begin() as session:
+        ask_again(session, studio.client, changing)
+    studio.work()
+    with studio.sessions.begin() as session:
+        take_over(session, studio.client, changing[:1])
+    assert studio.work() == [(studio.name(changing[0]), JobKind.TAKE_OVER)]
+    assert set(studio.room(NAMES[0]).would_change) == set(changing[1:])
+
+
+def test_a_word_on_a_photo_that_was_removed_is_taken_back_all_the_same(studio):
+    studio.bring(("with-paper.jpg", PAPER[1]))
+    studio.act(say_paper, "with-paper.jpg", False)
+    studio.work()
+    with studio.sessions.begin() as session:
+        remove_photo(session, studio.folder, studio.photo("with-paper.jpg").id)
+    with studio.sessions.begin() as session:
+        assert read_after(session, undo(session, studio.client)) == []
 
 
 def test_what_hangs_is_only_offered_and_then_recoloured(studio):

@@ -34,7 +34,7 @@ from .find_garment import find_garment
 from .measure_photo import LightSource, PhotoReading, read_seen, see_photo
 from .reader import measured_card
 from .rereading import rehang
-from .rooms import Lit, light_of, settle_sent
+from .rooms import Lit, light_of, settle_sent, tells_anew
 from .seen import close_look
 
 FOUND = "found.png"
@@ -126,6 +126,7 @@ def _keep_reading(sessions: Sessions, folder: Folder, job: JobRecord, read: "_Re
             _set_down(session, job.about, read)
             _count(session, folder, job.about)
             return settle_sent(session, job.client_id, job.about)
+        anew = tells_anew(photos.get(job.about).evidence, read.evidence)
         photo = photos.change(
             job.about,
             lambda now: replace(
@@ -144,7 +145,7 @@ def _keep_reading(sessions: Sessions, folder: Folder, job: JobRecord, read: "_Re
         _count(session, folder, job.about)
         if job.kind is JobKind.TAKE_OVER:
             rehang(session, photo)
-        return settle_sent(session, job.client_id, job.about)
+        return settle_sent(session, job.client_id, job.about) if anew else []
 
 
 def _count(session: Session, folder: Folder, id: str) -> None:

@@ -182,10 +182,17 @@ def differs(before: Light, after: Light) -> bool:
     return bool(np.max(delta_e_2000(one, other)) >= VISIBLE)
 
 
+def tells_anew(before: Evidence | None, now: Evidence) -> bool:
+    """Whether a photo says something of its light that it did not say when it was seen before."""
+    return before is None or before.own.reference is not now.own.reference or differs(before.own, now.own)
+
+
 def settle_sent(session: Session, client_id: str, photo_id: str) -> list[str]:
     """Once all that came in one go is seen, asks for those of it to be read again whose room tells another light.
 
-    Answers their ids. What came before, or hangs, is left as it is until the stylist has seen what would change."""
+    To be called where a photo tells something anew: one that only took the light of its room over changes nothing for the
+    others, which the stylist may have left as they are on purpose. Answers their ids. What came before, or hangs, is left as
+    it is until she has seen what would change."""
     photo = session.get(Photos.row, photo_id)
     if photo is None or photo.sent_with is None or _still_read(session, client_id):
         return []
@@ -324,8 +331,9 @@ def ask_for_reading(session: Session, ids: Iterable[str]) -> list[str]:
     """Lets photos that do not hang be seen and read again; their room follows when they are."""
     asked = []
     for id in ids:
-        photo = Photos(session).get(id)
-        if photo.state in (PhotoState.READ, PhotoState.NOT_NOW):
+        photo = session.get(Photos.row, id)
+        # one that was removed meanwhile stays away
+        if photo is not None and photo.state in (PhotoState.READ, PhotoState.NOT_NOW):
             Jobs(session).ask(photo.client_id, JobKind.TAKE_OVER, id)
             asked.append(id)
     return asked

@@ -60,7 +60,9 @@ def lights_of_room(photos: list[RoomPhoto]) -> list[Light]:
     lights = []
     for k, photo in enumerate(photos):
         if photo.own.reference in OWN_WORD:
-            lights.append(under_lamp(photo.own, belief))
+            # the reader told the cloth itself: nothing is left for the lamp
+            by_reader = photo.own.reference is LightReference.READER
+            lights.append(photo.own if by_reader else under_lamp(photo.own, belief))
             continue
         light = Light(
             LightReference.PAPER if photo.own.reference is LightReference.PAPER else LightReference.SERIES,
