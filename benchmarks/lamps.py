@@ -12,7 +12,7 @@ from colour.quality.cfi2017 import load_TCS_CIE2017
 
 from lucid_swatch.core.colour.adaptation import relight
 from lucid_swatch.core.colour.spaces import XYZ_TO_RGB
-from lucid_swatch.core.photo.light import LAMP_LINE
+from lucid_swatch.core.photo.light import along_lamps
 
 TABLE = Path(__file__).parents[1] / "src/lucid_swatch/core/photo/lamps.toml"
 SHAPE = colour.SpectralShape(400, 700, 5)
@@ -54,10 +54,8 @@ def _under(reflectance, lamp, day, sensitivity, maker):
     white = (lamp @ sensitivity) / (day @ sensitivity)
     left = (white / white[1]) ** LEFT
     cast = maker @ left
-    ratios = np.log(cast[[0, 2]] / cast[1])
-    line = LAMP_LINE[[0, 2]]
     balanced = relight(_recorded(reflectance, lamp, sensitivity) * left @ maker.T, cast / cast[1])
-    return balanced, float(ratios @ line / (line @ line)) / LEFT
+    return balanced, float(along_lamps(cast)) / LEFT
 
 
 def _recorded(reflectance, lamp, sensitivity):

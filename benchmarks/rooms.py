@@ -8,9 +8,9 @@ from pathlib import Path
 import numpy as np
 
 from lucid_swatch.core.colour.difference import delta_e_2000
+from lucid_swatch.core.photo.lights_together import lights_together
 from lucid_swatch.core.photo.neutral import NeutralPoint
 from lucid_swatch.core.photo.one_take import Taken, takes_of
-from lucid_swatch.usecases.lights_together import lights_together
 from lucid_swatch.usecases.measure_files import measure_files
 from lucid_swatch.usecases.measure_photo import LightSource
 

@@ -23,7 +23,6 @@ class Linked:
     state: PhotoState
     evidence: Evidence
     light: Light | None
-    lent_by: str | None
     series_light: SeriesLight | None
     room: str | None
     taken_at: float | None

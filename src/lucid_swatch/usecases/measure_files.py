@@ -13,13 +13,13 @@ import cv2
 from threadpoolctl import threadpool_limits
 
 from lucid_swatch.core.photo.light import Light
+from lucid_swatch.core.photo.lights_together import lights_together
 from lucid_swatch.core.photo.one_take import Taken, takes_of
 from lucid_swatch.core.problems import Problem
 from lucid_swatch.files.photo import decode_photo, read_bytes
 from lucid_swatch.files.taken import taken_of
 from lucid_swatch.outside.cut_out import SalientObjectNetwork
 
-from .lights_together import lights_together
 from .measure_photo import LightSource, PhotoReading, SeenPhoto, read_seen, see_photo
 
 ALONE_UP_TO = 2

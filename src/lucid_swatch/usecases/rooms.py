@@ -6,10 +6,9 @@ from dataclasses import dataclass, replace
 import numpy as np
 from sqlalchemy.orm import Session
 
-from lucid_swatch.core.colour.difference import delta_e_2000
-from lucid_swatch.core.colour.spaces import lab_to_rgb_linear, rgb_linear_to_lab
 from lucid_swatch.core.photo.evidence import Evidence
-from lucid_swatch.core.photo.light import Light, LightReference, relit
+from lucid_swatch.core.photo.light import Light, LightReference, differs
+from lucid_swatch.core.photo.lights_together import lights_together
 from lucid_swatch.core.photo.neutral import CAST_SPREAD, EXPOSURE_SPREAD_PAPER
 from lucid_swatch.core.photo.one_take import Taken, takes_of
 from lucid_swatch.core.photo.room import KNOWN, OWN_WORD, light_alone
@@ -20,13 +19,8 @@ from lucid_swatch.store.photos import Linked, Photos
 from lucid_swatch.store.records import ChangeRecord, JobKind, PhotoRecord, PhotoState
 
 from .changes import recorded
-from .lights_together import lights_together
 
-VISIBLE = 1.0
-"""CIEDE2000 below which another light is not worth another reading."""
 READ = (PhotoState.READ, PhotoState.NOT_NOW, PhotoState.HUNG)
-PROBES = np.array([[85.0, 0.0, 0.0], [50.0, 0.0, 0.0], [50.0, 40.0, 25.0], [40.0, -5.0, -30.0], [70.0, 5.0, 45.0]])
-"""Colours on which two lights are compared."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -64,10 +58,9 @@ def light_of(sessions: Sessions, photo: PhotoRecord, evidence: Evidence) -> Lit:
     if photo.series_light is not None and evidence.own.reference not in OWN_WORD:
         given = photo.series_light
         with sessions() as session:
-            lender = next(
-                (one.name for one in Photos(session).linked(photo.client_id) if one.id == given.photo_id), None
-            )
-        return Lit(replace(given.light, note=evidence.own.note), given.photo_id, lender)
+            lender = session.get(Photos.row, given.photo_id)
+            called = None if lender is None else lender.name
+        return Lit(replace(given.light, note=evidence.own.note), given.photo_id, called)
     with sessions() as session:
         before = Photos(session).linked(photo.client_id)
     now = Linked(
@@ -75,7 +68,6 @@ def light_of(sessions: Sessions, photo: PhotoRecord, evidence: Evidence) -> Lit:
         photo.name,
         photo.state,
         evidence,
-        None,
         None,
         photo.series_light,
         photo.room,
@@ -85,12 +77,12 @@ def light_of(sessions: Sessions, photo: PhotoRecord, evidence: Evidence) -> Lit:
     )
     known = any(one.id == photo.id for one in before)
     linked = [now if one.id == photo.id else one for one in before] if known else [*before, now]
-    return _lit(linked)[photo.id]
+    return _lit(linked, _numbers(linked))[photo.id]
 
 
-def _lit(linked: Sequence[Linked]) -> dict[str, Lit]:
-    """The light of every photo, by its id."""
-    lights, lenders = lights_together([one.evidence for one in linked], _numbers(linked))
+def _lit(linked: Sequence[Linked], numbers: Sequence[int]) -> dict[str, Lit]:
+    """The light of every photo, by its id. numbers: the room of each."""
+    lights, lenders = lights_together([one.evidence for one in linked], numbers)
     found = {}
     for k, (one, light, lender) in enumerate(zip(linked, lights, lenders, strict=True)):
         other = linked[lender] if lender is not None and lender != k else None
@@ -138,9 +130,10 @@ def _taken(one: Linked) -> Taken:
 def rooms_of(session: Session, client_id: str) -> list[Room]:
     """The rooms of a client's photos; a photo that lies in none has one of its own."""
     linked = Photos(session).linked(client_id)
-    lit = _lit(linked)
+    numbers = _numbers(linked)
+    lit = _lit(linked, numbers)
     groups: dict[int, list[Linked]] = {}
-    for one, number in zip(linked, _numbers(linked), strict=True):
+    for one, number in zip(linked, numbers, strict=True):
         groups.setdefault(number, []).append(one)
     return [_room(members, lit) for members in groups.values()]
 
@@ -171,15 +164,6 @@ def _with_paper(members: list[Linked]) -> float:
 
 def _would_change(one: Linked, light: Light) -> bool:
     return one.state in READ and one.light is not None and one.series_light is None and differs(one.light, light)
-
-
-def differs(before: Light, after: Light) -> bool:
-    """Whether cloth would be read visibly otherwise in another light."""
-    rgb = lab_to_rgb_linear(PROBES)
-    # what a surface looks like under the one, seen as if it were the other
-    seen = rgb * before.rgb * before.exposure
-    one, other = (rgb_linear_to_lab(np.maximum(relit(seen, light), 0.0)) for light in (before, after))
-    return bool(np.max(delta_e_2000(one, other)) >= VISIBLE)
 
 
 def tells_anew(before: Evidence | None, now: Evidence) -> bool:
@@ -213,7 +197,7 @@ def settle(session: Session, client_id: str, ids: Iterable[str] | None = None) -
 def _ask(session: Session, client_id: str, linked: Sequence[Linked], among: set[str]) -> list[str]:
     if not among:
         return []
-    lit = _lit(linked)
+    lit = _lit(linked, _numbers(linked))
     busy = {job.about for job in Jobs(session).of_client(client_id)}
     changing = [
         one.id for one in linked if one.id in among and one.id not in busy and _would_change(one, lit[one.id].light)
@@ -227,11 +211,12 @@ def _still_read(session: Session, client_id: str) -> bool:
     return any(job.kind is JobKind.READ for job in Jobs(session).of_client(client_id))
 
 
-def roommates(session: Session, photo: PhotoRecord) -> list[Linked]:
-    """All photos of the room of one, it among them, in the order in which they were taken."""
-    linked = Photos(session).linked(photo.client_id)
-    numbers = dict(zip((one.id for one in linked), _numbers(linked), strict=True))
-    return [one for one in linked if numbers[one.id] == numbers.get(photo.id)]
+def roommates(session: Session, client_id: str, ids: Iterable[str]) -> list[Linked]:
+    """All photos of the rooms of some, they among them, in the order in which they were taken."""
+    linked = Photos(session).linked(client_id)
+    numbers, wanted = _numbers(linked), set(ids)
+    rooms = {number for one, number in zip(linked, numbers, strict=True) if one.id in wanted}
+    return [one for one, number in zip(linked, numbers, strict=True) if number in rooms]
 
 
 def join(session: Session, id: str, other: str) -> list[str]:
@@ -244,7 +229,7 @@ def join(session: Session, id: str, other: str) -> list[str]:
         raise Refused("that photo cannot share a room with this one.", "intake", "Choose another photo of this client.")
     for one in (photo, wanted):
         _check_seen(one)
-    if id in (mate.id for mate in roommates(session, wanted)):
+    if id in (mate.id for mate in roommates(session, wanted.client_id, [wanted.id])):
         return []
     said = {id: other}
     if wanted.room == id:
@@ -256,7 +241,7 @@ def leave(session: Session, id: str) -> list[str]:
     """Says that a photo was not taken in the room that it is in; answers the photos that are read again for it."""
     photo = Photos(session).get(id)
     _check_seen(photo)
-    mates = [one for one in roommates(session, photo) if one.id != id]
+    mates = [one for one in roommates(session, photo.client_id, [id]) if one.id != id]
     if not mates:
         raise Refused(f"{photo.name} is in a room by itself.", "intake", "Nothing has to be taken out.")
     said = {id: id} | _without(id, mates)
@@ -267,7 +252,7 @@ def split(session: Session, id: str) -> list[str]:
     """Says that a new room begins with a photo, such as when the lamp was turned on; answers what is read again for it."""
     photo = Photos(session).get(id)
     _check_seen(photo)
-    mates = roommates(session, photo)
+    mates = roommates(session, photo.client_id, [id])
     place = next(k for k, one in enumerate(mates) if one.id == id)
     if place == 0:
         raise Refused(
@@ -290,12 +275,12 @@ def _check_seen(photo: PhotoRecord) -> None:
 
 def _said_so(session: Session, photo: PhotoRecord, said: dict[str, str], told: str) -> list[str]:
     photos = Photos(session)
-    before = {one for id in said for one in (mate.id for mate in roommates(session, photos.get(id)))}
+    before = {mate.id for mate in roommates(session, photo.client_id, said)}
     with recorded(session, photo.client_id, told) as change:
         change.touches("photo", *said)
         for id, room in said.items():
             photos.change(id, lambda now, room=room: replace(now, room=room, series_light=None))  # type: ignore[misc]
-    after = {one for id in said for one in (mate.id for mate in roommates(session, photos.get(id)))}
+    after = {mate.id for mate in roommates(session, photo.client_id, said)}
     return settle(session, photo.client_id, before | after)
 
 

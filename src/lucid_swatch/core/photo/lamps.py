@@ -9,7 +9,7 @@ import numpy as np
 from scipy.special import log_ndtr, logsumexp
 
 from ..colour.arrays import FloatArray
-from .light import LAMP_LINE, Light
+from .light import Light, along_lamps
 
 MOST_LEFT = 0.45
 """Of a lamp: no camera leaves more of it than about this in a photo."""
@@ -41,14 +41,6 @@ def families() -> tuple[Family, ...]:
         Family(name, one["least"], one["most"], np.array(one["corrections"], dtype=np.float64))
         for name, one in told.items()
     )
-
-
-def along_lamps(rgb: FloatArray) -> FloatArray:
-    """How far casts lie along LAMP_LINE. rgb: (..., 3), linear sRGB of a white surface. (...,)."""
-    ratios = np.log(np.maximum(rgb[..., [0, 2]], 0.004) / np.maximum(rgb[..., [1]], 0.004))
-    line = LAMP_LINE[[0, 2]]
-    along: FloatArray = ratios @ line / (line @ line)
-    return along
 
 
 def log_chances(casts: FloatArray) -> FloatArray:

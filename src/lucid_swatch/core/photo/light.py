@@ -37,11 +37,41 @@ def can_be_lamp(rgb: FloatArray) -> bool:
     return bool(abs(red - blue) <= 2 * FARTHEST_LAMP and abs(red + blue) <= FARTHEST_LAMP)
 
 
-def off_lamps(rgb: FloatArray) -> float:
-    """How far a surface is from what lamps along LAMP_LINE make of white, in log ratios. rgb: (3,), linear sRGB."""
-    ratios = np.log(np.maximum(rgb[[0, 2]], 0.004) / max(float(rgb[1]), 0.004))
-    line = LAMP_LINE[[0, 2]]
-    return float(np.linalg.norm(ratios - (ratios @ line) / (line @ line) * line))
+ACROSS_LAMPS = np.array([-LAMP_LINE[2], 0.0, LAMP_LINE[0]]) / np.hypot(LAMP_LINE[0], LAMP_LINE[2])
+"""The direction in which no lamp moves greys far, in natural logarithms; of length 1."""
+
+
+def along_lamps(rgb: FloatArray) -> FloatArray:
+    """How far casts lie along LAMP_LINE, in its lengths. rgb: (..., 3), linear sRGB of a white surface. (...,)."""
+    along: FloatArray = _ratios(rgb) @ LAMP_LINE / (LAMP_LINE @ LAMP_LINE)
+    return along
+
+
+def across_lamps(rgb: FloatArray) -> FloatArray:
+    """How far casts lie off LAMP_LINE, in log ratios. rgb: (..., 3), linear sRGB of a white surface. (...,)."""
+    across: FloatArray = _ratios(rgb) @ ACROSS_LAMPS
+    return across
+
+
+def _ratios(rgb: FloatArray) -> FloatArray:
+    """Logarithms of red and blue to green, and 0 for green. (..., 3) to (..., 3)."""
+    safe = np.maximum(rgb, 0.004)
+    ratios: FloatArray = np.log(safe / safe[..., [1]])
+    return ratios
+
+
+PROBES = np.array([[85.0, 0.0, 0.0], [50.0, 0.0, 0.0], [50.0, 40.0, 25.0], [40.0, -5.0, -30.0], [70.0, 5.0, 45.0]])
+"""Colours on which two lights are compared, CIELAB."""
+VISIBLE = 1.0
+"""CIEDE2000 below which another light is not worth another reading."""
+
+
+def differs(before: "Light", after: "Light") -> bool:
+    """Whether cloth would be read visibly otherwise in another light."""
+    # what surfaces look like under the one, seen as if it were either
+    seen = lab_to_rgb_linear(PROBES) * before.rgb * before.exposure
+    one, other = (rgb_linear_to_lab(np.maximum(relit(seen, light), 0.0)) for light in (before, after))
+    return bool(np.max(delta_e_2000(one, other)) >= VISIBLE)
 
 
 UNCORRECTED: FloatArray = np.hstack([np.eye(3), np.zeros((3, 3))])

@@ -7,7 +7,7 @@ import numpy as np
 
 from ..colour.arrays import BoolArray, ByteArray, FloatArray
 from ..colour.spaces import decode_srgb
-from .light import off_lamps
+from .light import across_lamps
 
 SIDE = 512
 """Pixels of the long side of the picture on which sheets are looked for."""
@@ -193,7 +193,7 @@ def _judged(place: _Place, scene: _Scene, mask: BoolArray) -> Sheet | None:
     own = np.median(lab, axis=0)
     uneven = float(np.median(np.abs(lab - own).sum(axis=1)))
     colour = np.median(decode_srgb(scene.srgb[inner] / 255.0), axis=0)
-    off = off_lamps(colour)
+    off = abs(float(across_lamps(colour)))
     if uneven > UNEVEN or off > OFF_LAMPS or colour.max() < DARKEST:
         return None
     edged, seen = _edged(place.corners, scene)

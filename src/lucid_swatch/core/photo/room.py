@@ -7,8 +7,8 @@ from scipy.special import logsumexp
 
 from ..colour.arrays import FloatArray
 from ..colour.spaces import RGB_TO_XYZ
-from .lamps import along_lamps, belief_in, belief_of, log_chances, under_lamp
-from .light import LAMP_LINE, Light, LightReference
+from .lamps import belief_in, belief_of, log_chances, under_lamp
+from .light import ACROSS_LAMPS, LAMP_LINE, Light, LightReference, across_lamps, along_lamps
 from .neutral import settled
 from .room_ground import FULL, Ground
 
@@ -18,8 +18,6 @@ KNOWN = (*OWN_WORD, LightReference.PAPER)
 """What tells the light of a room, and not only a guess at it."""
 CAST_LINK, EXPOSURE_LINK = 0.03, 0.09
 """What the ground leaves of the cast and of the logarithm of the exposure between two photos: shade, uneven light, tone."""
-ACROSS = np.array([-LAMP_LINE[2], 0.0, LAMP_LINE[0]]) / np.hypot(LAMP_LINE[0], LAMP_LINE[2])
-"""The direction in which no lamp moves greys far, in natural logarithms of red, green, blue."""
 ACROSS_BETWEEN, ACROSS_SHARED = 0.03, 0.05
 """How far photos of a room differ from each other across lamps, and their lamp from all."""
 LEVEL_NOISE, CLIPPED_NOISE = 0.02, 0.35
@@ -52,7 +50,7 @@ def lights_of_room(photos: list[RoomPhoto]) -> list[Light]:
     known = [k for k, photo in enumerate(photos) if photo.own.reference in KNOWN]
     belief, shift, shift_spread = _along(photos, known, along)
     sideways, sideways_spread = _across(photos, known, across)
-    casts = (along + shift)[:, None] * LAMP_LINE + (across + sideways)[:, None] * ACROSS
+    casts = (along + shift)[:, None] * LAMP_LINE + (across + sideways)[:, None] * ACROSS_LAMPS
     rgb = np.exp(casts - casts[:, [1]])
     recorded = gains + np.log(rgb @ RGB_TO_XYZ[1])
     exposure, exposure_spread = _exposure(photos, known, recorded)
@@ -102,7 +100,7 @@ def _gains(levels: FloatArray) -> tuple[FloatArray, FloatArray, FloatArray]:
     noise = LEVEL_NOISE + CLIPPED_NOISE * (1.0 - share) ** 2
     told = []
     for k in range(len(levels)):
-        terms = np.stack([np.ones(3), LAMP_LINE, ACROSS], axis=1) / noise[k][:, None]
+        terms = np.stack([np.ones(3), LAMP_LINE, ACROSS_LAMPS], axis=1) / noise[k][:, None]
         held = np.diag([1e-4, 1 / 0.3, 1 / ACROSS_BETWEEN])
         told.append(np.linalg.lstsq(np.vstack([terms, held]), np.append(channels[k] / noise[k], np.zeros(3)))[0])
     found = np.array(told)
@@ -152,8 +150,7 @@ def _across(photos: list[RoomPhoto], known: list[int], across: FloatArray) -> tu
     for k in known:
         own = photos[k].own
         trust = 1 / (own.cast_spread**2 + CAST_LINK**2)
-        ratios = np.log(np.maximum(own.rgb, 0.004) / max(float(own.rgb[1]), 0.004))
-        total += trust * float(ratios @ ACROSS - across[k])
+        total += trust * float(across_lamps(own.rgb) - across[k])
         weight += trust
     return total / weight, float(weight**-0.5)
 

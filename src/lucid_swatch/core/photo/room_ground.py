@@ -8,7 +8,7 @@ from scipy.special import gammaln
 
 from ..colour.arrays import BoolArray, FloatArray
 from ..colour.spaces import RGB_TO_XYZ
-from .light import LAMP_LINE
+from .light import across_lamps, along_lamps
 
 SIDE = 340
 """Pixels of the long side at which the ground is looked at."""
@@ -58,9 +58,7 @@ def _marks(picture: FloatArray, ground: BoolArray) -> FloatArray:
     inner = cv2.erode(ground.astype(np.uint8), np.ones((9, 9), np.uint8)) > 0
     calm = next((place for place in (inner & whole, inner, ground) if place.sum() > 0.5 * LEAST), ground)
     red, blue = light[..., 0] - light[..., 1], light[..., 2] - light[..., 1]
-    middle = np.median(light[unclipped], axis=0)
-    ratios = middle[[0, 2]] - middle[1]
-    line, across = LAMP_LINE[[0, 2]], np.array([-LAMP_LINE[2], LAMP_LINE[0]])
+    middle = np.median(picture[unclipped], axis=0)
     return np.array(
         [
             *_grains(luminance, calm),
@@ -68,9 +66,9 @@ def _marks(picture: FloatArray, ground: BoolArray) -> FloatArray:
             *(np.quantile(luminance[unclipped], (0.1, 0.25, 0.75, 0.9)) - np.median(luminance[unclipped])),
             *(float(np.ptp(np.quantile(one[unclipped], (0.15, 0.85)))) for one in (red, blue)),
             _one_sided(luminance, calm),
-            ratios @ line / (line @ line),
-            ratios @ across / np.linalg.norm(across),
-            middle[1],
+            along_lamps(middle),
+            across_lamps(middle),
+            np.log(max(float(middle[1]), 0.01)),
         ]
     )
 

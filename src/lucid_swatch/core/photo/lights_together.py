@@ -2,9 +2,9 @@
 
 from collections.abc import Sequence
 
-from lucid_swatch.core.photo.evidence import Evidence
-from lucid_swatch.core.photo.light import Light
-from lucid_swatch.core.photo.room import RoomPhoto, lent_by, light_alone, lights_of_room
+from .evidence import Evidence
+from .light import Light
+from .room import RoomPhoto, lent_by, light_alone, lights_of_room
 
 
 def lights_together(
