@@ -113,7 +113,7 @@ def test_what_goes_with_nothing_is_left():
     found = consider(Wardrobe(RAIL[:3]), piece("lime coat", C.COAT, (82, -40, 72)))
     assert found.opens == 0
     assert found.word is Word.LEAVE
-    assert found.because[0].startswith("It opens no good look")
+    assert found.because[0].startswith("It opens no good looks")
 
 
 def test_a_colour_that_is_badly_known_opens_a_range_and_a_known_one_hardly():

@@ -22,7 +22,8 @@ const LAMPS: Record<string, string> = {
   tube: 'under tube lamps',
 }
 const lender = computed(() => photos.find((one) => one.id === photo.lent_by) ?? null)
-const asked = computed(() => photo.sheet && photo.sheet.said === null && !photo.sheet.sure)
+const hangs = computed(() => photo.state === 'hung')
+const asked = computed(() => photo.sheet && photo.sheet.said === null && !photo.sheet.sure && !hangs.value)
 const first = computed(() => room?.photos[0] === photo.id)
 const lit = computed(() => {
   const under = room?.lamp ? `, ${LAMPS[room.lamp] ?? room.lamp}` : ''
@@ -37,7 +38,7 @@ const changing = computed(() => {
 })
 const gains = computed(() => {
   if (!room || room.with_paper === null || room.uncertainty - room.with_paper < 0.5) return null
-  return `${room.uncertainty.toFixed(0)} → ${room.with_paper.toFixed(0)} ΔE`
+  return `${room.uncertainty.toFixed(0)} to ${room.with_paper.toFixed(0)} ΔE`
 })
 </script>
 
@@ -52,11 +53,11 @@ const gains = computed(() => {
     </div>
     <p v-else-if="photo.sheet?.used" class="line">
       <span>The framed paper tells its light.</span>
-      <NButton text class="word" @click="$emit('paper', false)">that is no paper <kbd>U</kbd></NButton>
+      <NButton v-if="!hangs" text class="word" @click="$emit('paper', false)">that is no paper <kbd>U</kbd></NButton>
     </p>
     <p v-else-if="photo.sheet && photo.sheet.said === false" class="line">
       <span>What is framed is no paper, as you said.</span>
-      <NButton text class="word" @click="$emit('paper', true)">it is <kbd>Y</kbd></NButton>
+      <NButton v-if="!hangs" text class="word" @click="$emit('paper', true)">it is <kbd>Y</kbd></NButton>
     </p>
     <p v-if="room" class="line">
       <span>In a room of {{ room.photos.length }}, {{ lit }}.</span>
@@ -68,7 +69,7 @@ const gains = computed(() => {
       <NButton text class="word" @click="$emit('join')">it was taken with {{ beside.name }} <kbd>I</kbd></NButton>
     </p>
     <p v-if="gains" class="line soft">
-      Lay a sheet of paper in one photo of this room: what its light leaves open goes from {{ gains }}.
+      Lay a sheet of paper in one photo of this room: what its light leaves open would go from {{ gains }}.
     </p>
     <p v-if="changing.length" class="line">
       <span>{{ plural(changing.length, 'photo') }} of this room would look different now.</span>

@@ -171,18 +171,19 @@ def _usual(counted: Counted, candidate: Piece) -> int | None:
 
 def _best(counted: Counted, opened: Opened, candidate: Piece) -> tuple[CandidateLook, ...]:
     """The best looks with it that share little else."""
-    own, taken = counted.place[candidate.id], list[IntArray]()
+    own, taken = counted.place[candidate.id], list[int]()
     order = np.argsort(-opened.wholes, kind="stable")
     for shared_at_most in (0, 1, 2, 4):
         for k in order:
             if len(taken) == SHOWN:
                 break
-            row = opened.rows[k]
-            if all(_shared(row, other, own) <= shared_at_most and (row != other).any() for other in taken):
-                taken.append(row)
-    whole = {tuple(row): float(value) for row, value in zip(opened.rows, opened.wholes, strict=True)}
+            if k not in taken and all(
+                _shared(opened.rows[k], opened.rows[one], own) <= shared_at_most for one in taken
+            ):
+                taken.append(int(k))
     return tuple(
-        CandidateLook(tuple(piece.id for piece in counted.named(row)), round(whole[tuple(row)], 1)) for row in taken
+        CandidateLook(tuple(piece.id for piece in counted.named(opened.rows[k])), round(float(opened.wholes[k]), 1))
+        for k in taken
     )
 
 
@@ -195,7 +196,8 @@ def _worded(told: Considered, counted: Counted, candidate: Piece, barred: str | 
     enough = max(LEAST, round(PULLS_ITS_WEIGHT * (told.usual or 0)))
     because = [_opening(told, candidate)]
     if told.usual is not None:
-        because.append(f"The middle one of its kind on the rail is in {_looks(told.usual)}.")
+        does = "is in" if zone_of(candidate.category) in BASE else "makes"
+        because.append(f"The middle one of its kind on the rail {does} {_looks(told.usual)}.")
     if told.woken:
         because.append(f"It brings back into good looks: {_pieces(counted, told.woken)}.")
     off = told.in_range is False and zone_of(candidate.category) in AT_THE_FACE
@@ -237,11 +239,11 @@ def _opening(told: Considered, candidate: Piece) -> str:
     span = "" if low == high else f", between {low} and {high} where its colour may lie"
     if zone_of(candidate.category) in BASE:
         return f"It opens {_looks(told.opens)}{span}; the rail has {told.good_now} now."
-    return f"It makes {_looks(told.opens)} of base looks that are none yet{span}; the rail has {told.good_now} now."
+    return f"With it {_looks(told.opens, 'more')} would be good{span}; the rail has {told.good_now} now."
 
 
-def _looks(count: int) -> str:
-    return "no good look" if count == 0 else "1 good look" if count == 1 else f"{count} good looks"
+def _looks(count: int, kind: str = "good") -> str:
+    return f"no {kind} looks" if count == 0 else f"1 {kind} look" if count == 1 else f"{count} {kind} looks"
 
 
 def _pieces(counted: Counted, ids: tuple[str, ...] | list[str]) -> str:
