@@ -11,9 +11,8 @@ from ...garment.piece import Piece
 from ..body import Zone
 from ..dressing.base_looks import BASE, COLUMNS, base_looks, places_by_zone, unsplit
 from ..dressing.dress import zone_of
-from ..dressing.outfits import CHUNK, GOOD
+from ..dressing.outfits import GOOD, base_sets, wholes_of
 from ..dressing.wardrobe import NOTHING, Wardrobe
-from ..verdict import score_batch
 
 EXACT_UP_TO = 400_000
 """Base looks that are all scored; of more, so many are drawn and the count is an estimate."""
@@ -58,10 +57,7 @@ class Counted:
         free = [k for k in self.wardrobe.free if self.pieces[k].id not in outside]
         self.places = places_by_zone([piece.category for piece in self.pieces], free)
         self._left: IntArray | None = None
-        self.sets = [
-            [k for k in free if self.pieces[k].id in one and zone_of(self.pieces[k].category) in BASE]
-            for one in wardrobe.sets
-        ]
+        self.sets = base_sets(self.wardrobe, free)
 
     @cached_property
     def base(self) -> Opened:
@@ -146,9 +142,7 @@ class Counted:
 
     def wholes(self, rows: IntArray) -> FloatArray:
         """The whole of each look, 0..100. (n, m) to (n,)."""
-        batch = self.wardrobe.batch
-        found = [score_batch(batch(rows[at : at + CHUNK])).overall for at in range(0, len(rows), CHUNK)]
-        return np.concatenate(found) if found else np.zeros(0)
+        return wholes_of(self.wardrobe, rows)
 
     def named(self, row: IntArray) -> tuple[Piece, ...]:
         """The pieces of one look."""

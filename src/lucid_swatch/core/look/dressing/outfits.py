@@ -8,6 +8,7 @@ import numpy as np
 from ...colour.arrays import BoolArray, FloatArray, IntArray
 from ...garment.piece import Piece
 from ..body import Zone
+from ..look import Intent
 from ..verdict import score_batch
 from .base_looks import BASE, base_looks, looks_with, places_by_zone, unsplit, with_stranger
 from .dress import zone_of
@@ -51,7 +52,7 @@ class Counter:
         self.strangers = {piece.id: place for place, piece in enumerate(self.pieces) if piece.id in outside}
         self.places = places_by_zone(categories, self.free)
         looks = base_looks(self.places, most)
-        kept = unsplit(looks.rows, self._sets())
+        kept = unsplit(looks.rows, base_sets(self.wardrobe, self.free))
         self.index, self.scored = looks.rows[kept], len(looks.rows)
         self.scale = looks.total / max(self.scored, 1)
         self.drawn = self.scored < looks.total
@@ -80,11 +81,6 @@ class Counter:
         count = {one: len(places) for one, places in self.places.items()}
         return round(float(self._good(tried).mean()) * looks_with(zone, count))
 
-    def _sets(self) -> list[list[int]]:
-        """Places of the base pieces of each set."""
-        base = [k for k in self.free if zone_of(self.pieces[k].category) in BASE]
-        return [[k for k in base if self.pieces[k].id in one] for one in self.wardrobe.sets]
-
     def _extras(self) -> dict[int, float]:
         """For each accessory the share of good base looks that stay good with it."""
         extras = [k for zone in Zone if zone not in BASE for k in self.places[zone]]
@@ -97,8 +93,16 @@ class Counter:
         return {k: float(good[row].mean()) for row, k in enumerate(extras)}
 
     def _good(self, rows: IntArray) -> BoolArray:
-        scores: list[FloatArray] = [
-            score_batch(self.wardrobe.batch(rows[start : start + CHUNK])).overall
-            for start in range(0, len(rows), CHUNK)
-        ]
-        return np.concatenate(scores) >= GOOD if scores else np.zeros(0, dtype=bool)
+        return wholes_of(self.wardrobe, rows) >= GOOD
+
+
+def wholes_of(wardrobe: Wardrobe, rows: IntArray, intent: Intent | None = None) -> FloatArray:
+    """The whole of each look, 0..100, some at a time. rows: (n, m), places in the wardrobe, to (n,)."""
+    found = [score_batch(wardrobe.batch(rows[at : at + CHUNK], intent)).overall for at in range(0, len(rows), CHUNK)]
+    return np.concatenate(found) if found else np.zeros(0)
+
+
+def base_sets(wardrobe: Wardrobe, free: Sequence[int]) -> list[list[int]]:
+    """Places of the base pieces of each set. free: of the pieces that looks are made of."""
+    base = [k for k in free if zone_of(wardrobe.pieces[k].category) in BASE]
+    return [[k for k in base if wardrobe.pieces[k].id in one] for one in wardrobe.sets]

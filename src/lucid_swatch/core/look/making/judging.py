@@ -4,10 +4,9 @@ import numpy as np
 
 from ...colour.arrays import BoolArray, FloatArray, IntArray
 from ..dressing.dress import zone_of
-from ..dressing.outfits import CHUNK
+from ..dressing.outfits import wholes_of
 from ..dressing.wardrobe import NOTHING
 from ..theme import shares_carried
-from ..verdict import score_batch
 from .day import CLOTHES, DayTable
 from .material import Material
 
@@ -30,9 +29,7 @@ class Judging:
 
     def wholes(self, rows: IntArray) -> FloatArray:
         """The whole of each look, 0..100. (n, m) to (n,)."""
-        batch, intent = self.material.wardrobe.batch, self.wanted.intent
-        found = [score_batch(batch(rows[at : at + CHUNK], intent)).overall for at in range(0, len(rows), CHUNK)]
-        return np.concatenate(found) if found else np.zeros(0)
+        return wholes_of(self.material.wardrobe, rows, self.wanted.intent)
 
     def values(self, rows: IntArray, wholes: FloatArray) -> FloatArray:
         """What looks are ordered by: the whole, less what is off the occasion, more for the theme. (n,)."""
