@@ -130,33 +130,41 @@ function next(step = 1) {
   const at = order.value.findIndex((p) => p.id === openId.value)
   openId.value = order.value[(at + step + order.value.length) % order.value.length]?.id ?? null
 }
+/** Photos on their way to the rail, each with its answer still to come. */
+const goingUp = new Map<string, Promise<void>>()
 /** The next photo that still wants a look, after the one that was just dealt with. */
 function goOn(from: Photo[]) {
   const at = from.findIndex((p) => p.id === openId.value)
-  const rest = [...from.slice(at + 1), ...from.slice(0, at)]
+  const rest = [...from.slice(at + 1), ...from.slice(0, at)].filter((p) => !goingUp.has(p.id))
   openId.value = rest.find(isOpen)?.id ?? rest[0]?.id ?? openId.value
 }
+/** The next key is meant for the next photo, however long this one takes; what cannot be hung comes back. */
 async function hangIt() {
   const one = photo.value
-  if (!one?.reading || (one.state !== 'read' && one.state !== 'not now')) return
+  if (!one?.reading || (one.state !== 'read' && one.state !== 'not now') || goingUp.has(one.id)) return
   if (!word.value.category) {
     said.value = photo.value?.guesses.length ? 'Say what it is first: 1, 2, 3, or K.' : 'Say what it is first: press K.'
     if (!photo.value?.guesses.length) focusKind()
     return
   }
-  const before = order.value
-  const piece = await hang(one.id, word.value)
+  goingUp.set(one.id, hangUp(one.id, word.value))
+  goOn(order.value)
+  await goingUp.get(one.id)
+}
+async function hangUp(photo: string, word: Word) {
+  const piece = await hang(photo, word)
+  goingUp.delete(photo)
   if (piece) {
-    lastHung.value = [...lastHung.value, { piece: piece.id, photo: one.id }]
+    lastHung.value = [...lastHung.value, { piece: piece.id, photo }]
     said.value = `${piece.label} hangs with the ${piece.sort.bin}s. Ctrl+Z takes it off again.`
-    goOn(before)
-  }
+  } else openId.value = photo
 }
 async function undo() {
   if (tool.value !== 'look' && photo.value?.strokes) {
     await undoStroke(photo.value.id)
     return
   }
+  await Promise.all(goingUp.values())
   const last = lastHung.value.at(-1)
   if (last && (await takeOff(last.piece, last.photo))) {
     lastHung.value = lastHung.value.slice(0, -1)
