@@ -8,6 +8,7 @@ import pytest
 import sqlalchemy as sa
 
 from lucid_swatch.core.garment.particulars import DayVerdict, Particulars
+from lucid_swatch.core.garment.word import Word
 from lucid_swatch.core.look.kept_look import TimeOfDay
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.journal import Journal
@@ -19,10 +20,10 @@ from lucid_swatch.store.records import ClientRecord
 from lucid_swatch.store.tables import ChangeRow
 from lucid_swatch.store.trials import Comparisons, Trials
 from lucid_swatch.usecases.changes import KEEPERS, redo, undo
-from lucid_swatch.usecases.rail import Word, change_piece
+from lucid_swatch.usecases.rail import change_piece
 
 FORMS = Path(__file__).parents[1] / "data/journal"
-SINCE = {"wall"}
+SINCE = {"wall", "candidate"}
 """Kinds that there were not yet when these forms were written."""
 NOW = datetime(2031, 5, 4, 10, 11, tzinfo=UTC)
 

@@ -16,12 +16,14 @@ from lucid_swatch.core.client.trial import TrialReading
 from lucid_swatch.core.garment.particulars import Particulars
 from lucid_swatch.core.garment.reading import Reading
 from lucid_swatch.core.garment.vocabulary import Bin, Undertone
+from lucid_swatch.core.look.buying.candidate import Candidate, Source
 from lucid_swatch.core.look.kept_look import KeptLook, LookParticulars
 from lucid_swatch.core.look.look import Conventions, Intent
 from lucid_swatch.core.look.making.wall import Wall, WallLook
 from lucid_swatch.core.look.making.wanted import Wanted
 from lucid_swatch.core.photo.light import Light, LightReference
 from lucid_swatch.core.problems import NotThere, Refused
+from lucid_swatch.store.candidates import Candidates
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.compared_photos import ComparedPhotos
 from lucid_swatch.store.faces import Faces
@@ -188,6 +190,7 @@ def fill(session):
     ComparedPhotos(session).add(ComparedPhoto("c", "maren", NOW, "scarf", 9, 9, LIGHT, None, None, frame))
     Journal(session).add("maren", "hung a coat", [Entry("piece", "coat", None, {})], NOW)
     Palettes(session).add(PaletteRecord("w", "maren", "Winter", (NamedColour("navy", (21, 4, -22)),), 10.0, NOW))
+    Candidates(session).add(Candidate("candidate", "maren", NOW, Source.EYE, colours=((50.0, 20.0, 30.0),)))
     Walls(session).add(Wall("wall", "maren", "Tour", Wanted(3), NOW, looks=(WallLook("a", ("coat",)),)))
     Jobs(session).ask("maren", JobKind.READ, "p")
 

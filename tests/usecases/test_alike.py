@@ -6,10 +6,11 @@ import pytest
 from PIL import Image
 
 from lucid_swatch.core.garment.vocabulary import Category
+from lucid_swatch.core.garment.word import Word
 from lucid_swatch.core.problems import Refused
 from lucid_swatch.store.photos import Photos
 from lucid_swatch.usecases.alike import Likeness, alike, neighbours, not_the_same
-from lucid_swatch.usecases.rail import Word, hang_photo
+from lucid_swatch.usecases.rail import hang_photo
 from lucid_swatch.usecases.reading_photos import read_kept_photo
 from tests.pictures import coat_photo, encoded
 from tests.usecases.test_intake import client, coat, photo, take

@@ -9,6 +9,7 @@ from PIL import Image
 
 from lucid_swatch.core.client.trial import Held
 from lucid_swatch.core.garment.vocabulary import Bin, Metal, Worn
+from lucid_swatch.core.garment.word import Word
 from lucid_swatch.core.look.kept_look import LookParticulars
 from lucid_swatch.core.look.look import Intent
 from lucid_swatch.core.problems import NotThere, Refused
@@ -23,7 +24,7 @@ from lucid_swatch.store.trials import Comparisons, Trials
 from lucid_swatch.usecases.changes import redo, undo
 from lucid_swatch.usecases.eyes import OwnEyes, Sight
 from lucid_swatch.usecases.looks import keep_look, let_look_go
-from lucid_swatch.usecases.rail import Word, change_piece, change_pieces, join_faces, take_off, take_off_all, the_rail
+from lucid_swatch.usecases.rail import change_piece, change_pieces, join_faces, take_off, take_off_all, the_rail
 from lucid_swatch.usecases.side_by_side import forget_side_by_side, keep_side_by_side
 from lucid_swatch.usecases.trial import begin_trial, end_trial, forget_trial, judge_pair
 from lucid_swatch.usecases.worn import PICTURE, add_worn_photo

@@ -3,9 +3,10 @@
 import pytest
 
 from lucid_swatch.core.garment.vocabulary import Category
+from lucid_swatch.core.garment.word import Word
 from lucid_swatch.store.photos import Photos
 from lucid_swatch.usecases.guesses import guesses_of
-from lucid_swatch.usecases.rail import Word, hang_photo
+from lucid_swatch.usecases.rail import hang_photo
 from lucid_swatch.usecases.reading_photos import read_kept_photo
 from tests.pictures import coat_photo
 from tests.usecases.test_intake import client, coat, photo, take

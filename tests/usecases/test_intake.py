@@ -7,6 +7,7 @@ import pytest
 from PIL import Image
 
 from lucid_swatch.core.garment.vocabulary import Bin, Category, PatternType, Scale
+from lucid_swatch.core.garment.word import Word
 from lucid_swatch.core.photo.neutral import NeutralPoint
 from lucid_swatch.core.photo.strokes import Stroke
 from lucid_swatch.core.problems import NotThere, Refused
@@ -18,7 +19,7 @@ from lucid_swatch.store.records import PhotoState
 from lucid_swatch.usecases.clients import add_client, give_consent, withdraw_consent
 from lucid_swatch.usecases.erase import erase_client
 from lucid_swatch.usecases.intake import add_stroke, another_piece, not_now, relight, remove_photo, take_in, undo_stroke
-from lucid_swatch.usecases.rail import Word, change_piece, hang_photo, take_off, the_rail
+from lucid_swatch.usecases.rail import change_piece, hang_photo, take_off, the_rail
 from lucid_swatch.usecases.reading_photos import read_kept_photo
 from tests.pictures import coat_photo, encoded
 

@@ -10,6 +10,7 @@ from PIL import Image
 
 from lucid_swatch.core.client.about import About, Refusals
 from lucid_swatch.core.garment.vocabulary import Category, Finish, Undertone, Worn
+from lucid_swatch.core.garment.word import Word
 from lucid_swatch.core.look.kept_look import LookParticulars, PastVerdict, TimeOfDay
 from lucid_swatch.core.look.look import Conventions
 from lucid_swatch.core.look.scorer.weights import standard_weights
@@ -36,7 +37,7 @@ from lucid_swatch.usecases.looks import (
     keep_look,
     overall_of,
 )
-from lucid_swatch.usecases.rail import Word, change_pieces, join_faces
+from lucid_swatch.usecases.rail import change_pieces, join_faces
 from lucid_swatch.usecases.tastes import LEAST_VERDICTS, put_taste_back, take_taste_on, taste
 from lucid_swatch.usecases.tidy import Moved, tidy
 from lucid_swatch.usecases.worn import add_worn_photo

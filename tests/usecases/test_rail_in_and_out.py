@@ -7,6 +7,7 @@ from io import BytesIO
 import pytest
 
 from lucid_swatch.core.garment.vocabulary import Bin, Category
+from lucid_swatch.core.garment.word import Word
 from lucid_swatch.core.problems import Refused
 from lucid_swatch.formats.particulars import ParticularsDocument
 from lucid_swatch.store.clients import Clients
@@ -19,7 +20,7 @@ from lucid_swatch.store.records import PhotoState
 from lucid_swatch.usecases.changes import undo
 from lucid_swatch.usecases.clients import withdraw_consent
 from lucid_swatch.usecases.intake import take_in
-from lucid_swatch.usecases.rail import Word, change_pieces, hang_photo, join_faces
+from lucid_swatch.usecases.rail import change_pieces, hang_photo, join_faces
 from lucid_swatch.usecases.rail_in import open_rail, plan_rail, take_rail_in
 from lucid_swatch.usecases.rail_out import rail_json, rail_table, write_rail_archive
 from lucid_swatch.usecases.reading_photos import read_kept_photo

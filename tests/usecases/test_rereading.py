@@ -5,13 +5,14 @@ from dataclasses import replace
 import pytest
 
 from lucid_swatch.core.garment.vocabulary import Bin, Category
+from lucid_swatch.core.garment.word import Word
 from lucid_swatch.core.photo.neutral import NeutralPoint
 from lucid_swatch.store.jobs import Jobs
 from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.records import JobKind, PhotoState
 from lucid_swatch.usecases.intake import relight
-from lucid_swatch.usecases.rail import Word, hang_photo
+from lucid_swatch.usecases.rail import hang_photo
 from lucid_swatch.usecases.reading_photos import read_kept_photo
 from lucid_swatch.usecases.rereading import ask_again, call_off, changes, take_over, waiting
 from tests.usecases.test_intake import client, coat, photo, take

@@ -9,6 +9,7 @@ from benchmarks.own_rooms import CLOTHS, room_photos
 
 from lucid_swatch.core.colour.difference import delta_e_2000
 from lucid_swatch.core.garment.vocabulary import Category
+from lucid_swatch.core.garment.word import Word
 from lucid_swatch.core.photo.neutral import NeutralPoint
 from lucid_swatch.core.problems import Refused
 from lucid_swatch.store.clients import Clients
@@ -22,7 +23,7 @@ from lucid_swatch.usecases.changes import redo, undo
 from lucid_swatch.usecases.clients import add_client
 from lucid_swatch.usecases.erase import erase_client
 from lucid_swatch.usecases.intake import relight, remove_photo, take_in
-from lucid_swatch.usecases.rail import Word, hang_photo
+from lucid_swatch.usecases.rail import hang_photo
 from lucid_swatch.usecases.reading_photos import read_kept_photo
 from lucid_swatch.usecases.rereading import ask_again, changes, take_over
 from lucid_swatch.usecases.rooms import join, leave, read_after, rooms_of, say_paper, split

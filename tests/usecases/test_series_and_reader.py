@@ -8,6 +8,7 @@ from numpy.testing import assert_allclose
 
 from lucid_swatch.core.colour.difference import delta_e_2000
 from lucid_swatch.core.garment.vocabulary import Category
+from lucid_swatch.core.garment.word import Word
 from lucid_swatch.core.photo.card import NOMINAL
 from lucid_swatch.core.photo.neutral import NeutralPoint
 from lucid_swatch.core.problems import Refused
@@ -17,7 +18,7 @@ from lucid_swatch.outside.reader_stand_in import ReaderStandIn
 from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.records import PhotoState
 from lucid_swatch.usecases.intake import relight, share_light
-from lucid_swatch.usecases.rail import Word, hang_photo
+from lucid_swatch.usecases.rail import hang_photo
 from lucid_swatch.usecases.reader import OwnHand, calibrate, forget_card, measure_patch, measured_card, read_cloth
 from lucid_swatch.usecases.reading_photos import read_kept_photo
 from tests.pictures import coat_photo

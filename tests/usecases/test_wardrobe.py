@@ -8,6 +8,7 @@ import sqlalchemy as sa
 
 from lucid_swatch.core.client.about import About, Refusals
 from lucid_swatch.core.garment.vocabulary import Category, Finish
+from lucid_swatch.core.garment.word import Word
 from lucid_swatch.core.look.scorer import table as tables
 from lucid_swatch.formats.particulars import ParticularsDocument
 from lucid_swatch.store.looks import Looks
@@ -17,7 +18,7 @@ from lucid_swatch.usecases.clients import write_about
 from lucid_swatch.usecases.jobs import WORKS
 from lucid_swatch.usecases.looks import judge_pieces, keep_look, overall_of
 from lucid_swatch.usecases.neighbours import company_of
-from lucid_swatch.usecases.rail import Word, change_piece, change_pieces
+from lucid_swatch.usecases.rail import change_piece, change_pieces
 from lucid_swatch.usecases.wardrobe import Setting, wardrobe_of
 from tests.usecases.rails import a_client, hang_all
 

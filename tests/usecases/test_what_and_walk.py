@@ -11,6 +11,7 @@ from lucid_swatch.core.garment.known import as_known
 from lucid_swatch.core.garment.seen import NOTHING
 from lucid_swatch.core.garment.vocabulary import Category as C
 from lucid_swatch.core.garment.vocabulary import Finish, Heel, Length, Sleeve, Sole, Toe, Volume
+from lucid_swatch.core.garment.word import Word
 from lucid_swatch.core.problems import Refused
 from lucid_swatch.formats.particulars import ParticularsDocument
 from lucid_swatch.store.photos import Photos
@@ -18,7 +19,7 @@ from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.usecases.changes import redo, undo
 from lucid_swatch.usecases.clients import add_client
 from lucid_swatch.usecases.intake import take_in
-from lucid_swatch.usecases.rail import Word, change_piece, change_pieces, hang_photo, the_rail
+from lucid_swatch.usecases.rail import change_piece, change_pieces, hang_photo, the_rail
 from lucid_swatch.usecases.rail_in import open_rail, plan_rail
 from lucid_swatch.usecases.rail_out import rail_json, rail_table
 from lucid_swatch.usecases.reading_photos import read_kept_photo

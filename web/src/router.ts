@@ -48,6 +48,12 @@ export const router = createRouter({
         },
         { path: 'looks', name: 'looks', component: () => import('./views/LooksView.vue'), meta: { title: 'Looks' } },
         {
+          path: 'before-buying/:candidate?',
+          name: 'before-buying',
+          component: () => import('./views/BuyingView.vue'),
+          meta: { title: 'Before buying' },
+        },
+        {
           path: 'intake',
           name: 'intake',
           component: () => import('./views/IntakeView.vue'),

@@ -61,7 +61,7 @@ def list_photos(session: ReadSession, context: InContext, client_id: Id) -> list
     """A client's photos, oldest first. Whoever looks at them will soon send one."""
     Clients(session).get(client_id)
     context.queue.make_ready()
-    photos = Photos(session).of_client(client_id)
+    photos = Photos(session).of_wardrobe(client_id)
     found, jobs = alike(photos), {job.about: job for job in Jobs(session).of_client(client_id)}
     guesses = guesses_of(session, photos)
     return [

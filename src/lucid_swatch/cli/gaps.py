@@ -1,11 +1,13 @@
 """lucid-swatch gaps."""
 
+from functools import partial
 from pathlib import Path
 from typing import Annotated
 
 import typer
 
 from lucid_swatch.core.look.buying.gaps import gaps as missing
+from lucid_swatch.core.look.dressing.held import refused_by
 from lucid_swatch.core.problems import Problem, Refused
 from lucid_swatch.formats.considered import GapDocument, reading_for
 from lucid_swatch.formats.document import parse, read_json
@@ -26,8 +28,10 @@ def gaps(
     try:
         if not 1 <= count <= MOST:
             raise Refused(f"{count} pieces cannot be asked for.", "--count", f"Ask for 1 to {MOST}.")
-        wardrobe = wardrobe_of_rail(parse(RailDocument, read_json(rail)))
-        found = [GapDocument.from_core(gap) for gap in missing(wardrobe, count, reading_for(wardrobe))]
+        document = parse(RailDocument, read_json(rail))
+        wardrobe, about = wardrobe_of_rail(document), document.about.to_core()
+        refused = partial(refused_by, about, school=wardrobe.conventions.school)
+        found = [GapDocument.from_core(gap) for gap in missing(wardrobe, count, reading_for(wardrobe), refused=refused)]
     except Problem as problem:
         stop(problem)
     if json:

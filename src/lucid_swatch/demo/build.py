@@ -9,7 +9,11 @@ from datetime import UTC, datetime, timedelta
 from itertools import pairwise
 from pathlib import Path
 
+from sqlalchemy.orm import Session
+
 from lucid_swatch.core.client.reading import Veil
+from lucid_swatch.core.garment.word import Word
+from lucid_swatch.core.look.buying.candidate import Source
 from lucid_swatch.core.look.making.wanted import Share, Wanted
 from lucid_swatch.core.photo.neutral import NeutralPoint
 from lucid_swatch.core.problems import Refused
@@ -17,25 +21,28 @@ from lucid_swatch.formats.client import AboutDocument
 from lucid_swatch.formats.particulars import ParticularsDocument
 from lucid_swatch.outside.cut_out import SalientObjectNetwork
 from lucid_swatch.outside.faces import FaceCascade
+from lucid_swatch.store.candidates import Candidates
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.database import FILE, Sessions, open_database
 from lucid_swatch.store.folder import Folder
 from lucid_swatch.store.records import SideKind
 from lucid_swatch.store.walls import Walls
+from lucid_swatch.usecases.buying import judge
+from lucid_swatch.usecases.candidates import add_pictures, change_candidate
 from lucid_swatch.usecases.clients import add_client, write_about
 from lucid_swatch.usecases.compared_photos import add_compared_photo
 from lucid_swatch.usecases.eyes import OwnEyes, Sight
 from lucid_swatch.usecases.faces import add_portrait, change_veils
 from lucid_swatch.usecases.intake import relight, take_in
 from lucid_swatch.usecases.looks import keep_look
-from lucid_swatch.usecases.rail import Word, change_pieces, hang_photo
+from lucid_swatch.usecases.rail import change_pieces, hang_photo
 from lucid_swatch.usecases.side_by_side import keep_side_by_side
 from lucid_swatch.usecases.walls import begin_wall, keep_on_wall, make_wall
 from lucid_swatch.work.queue import WorkQueue
 
 from .observer import hold_drapes
 from .samples import TRUTH, make_samples
-from .scenario import SampleClient, SampleWall
+from .scenario import SampleCandidate, SampleClient, SampleWall
 from .wardrobe import CLIENTS, SAMPLES
 
 Progress = Callable[[str], None]
@@ -124,6 +131,10 @@ def _bring_in(
             keep_side_by_side(session, kept.id, left, right, "right", "the eyes are seen before the cloth")
     sent = [(s.file, (samples / s.file).read_bytes()) for s in client.samples]
     taken = take_in(sessions, folder, eyes, kept.id, sent)
+    for one in client.candidates:
+        picture = [(one.sample.file, (samples / one.sample.file).read_bytes())]
+        source = Source.SCREEN if one.off_a_screen else Source.PHOTO
+        taken += add_pictures(sessions, folder, eyes, kept.id, picture, source)
     return {t.name: t.photo.id for t in taken if t.photo is not None}
 
 
@@ -157,8 +168,20 @@ def _hang_and_keep(sessions: Sessions, client: SampleClient, photo_ids: dict[str
         write_about(session, client_id, AboutDocument.model_validate(client.about).to_core())
         if client.trial:
             hold_drapes(session, client_id, client.sitter, OBSERVER)
+    for one in client.candidates:
+        with sessions.begin() as session:
+            _note(session, photo_ids[one.sample.file], one)
     for wall in client.walls:
         _make(sessions, client_id, wall, pieces)
+
+
+def _note(session: Session, photo_id: str, sample: SampleCandidate) -> None:
+    """What the stylist notes in the shop, and what is said of it that day."""
+    candidate = Candidates(session).of_photo(photo_id)
+    assert candidate is not None
+    told = ParticularsDocument.model_validate({"price": sample.price, "size": sample.size})
+    change_candidate(session, candidate.id, sample.sample.word, told, sample.seen_at)
+    judge(session, candidate.id)
 
 
 def _make(sessions: Sessions, client_id: str, sample: SampleWall, pieces: dict[str, str]) -> None:

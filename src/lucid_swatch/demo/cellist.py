@@ -13,6 +13,7 @@ from .scenario import (
     LED,
     SHADE,
     STEEL,
+    SampleCandidate,
     SampleClient,
     SampleComparison,
     SampleLook,
@@ -94,11 +95,22 @@ KEPT: dict[str, dict[str, object]] = {
     "striped-top.jpg": REHEARSAL, "rust-knit.jpg": REHEARSAL | {"fits": False}, "check-jacket.jpg": REHEARSAL,
 }  # fmt: skip
 
+CANDIDATES = (
+    SampleCandidate(
+        sample("camel-boots.jpg", "Camel ankle boots", C.BOOTS, ((58, 6, 26),), Room("sheet", DAY, 1.0, card=True), size=0.62, finish=(F.SUEDE,), folds=0.2, formality=3, warmth=3),
+        189, "39", "the shoemaker's by the station",
+    ),
+    SampleCandidate(
+        sample("aqua-shirt.jpg", "Aqua shirt", C.SHIRT, ((62, -20, -20),), Room("sheet", DAY, 1.0), formality=3, warmth=1),
+        64, "M", "an advertisement", off_a_screen=True,
+    ),
+)  # fmt: skip
+
 CELLIST = SampleClient(
     name="Ilka Maren", note="Cellist, on tour from October to May. Sits to play: wide or long below, nothing that slides.",
     sitter=Sitter(skin=(61.0, 12.0, 23.0), hair=(19.0, 6.0, 8.0), eyes=(28.0, 9.0, 16.0), hair_style="up"),
     portraits=(SamplePortrait("portrait.jpg", (1.05, 1.0, 0.88)), SamplePortrait("portrait-in-the-evening.jpg", (1.16, 1.0, 0.72), ("make-up",))),
-    samples=SAMPLES, looks=LOOKS, walls=WALLS, compared=COMPARED, trial=True, kept=KEPT, newest=("winter-coat.jpg", "charcoal-trousers.jpg", "rust-knit.jpg", "beret.jpg"),
+    samples=SAMPLES, looks=LOOKS, walls=WALLS, candidates=CANDIDATES, compared=COMPARED, trial=True, kept=KEPT, newest=("winter-coat.jpg", "charcoal-trousers.jpg", "rust-knit.jpg", "beret.jpg"),
     about={
         "dresses_for": "Concerts in the evening, trains by day, rehearsals in cold halls.",
         "refuses": {"heel": 4.0, "sheer": True, "lengths": ["cropped"], "colours": ["neon"]}, "metal": "gold",

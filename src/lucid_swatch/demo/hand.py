@@ -17,6 +17,10 @@ PRINTER = 5
 """Seed of what the home printer of the demo makes of the card."""
 
 
+GOODS = (38.0, 24.0, 26.0)
+"""CIELAB of a bolt of cloth in a shop."""
+
+
 def printed_card() -> np.ndarray:
     """(24, 3), CIELAB of the card as a home printer printed it: paper and greys grey, the colours near what was asked."""
     rng = np.random.default_rng(PRINTER)
@@ -49,6 +53,10 @@ class SampleHand:
             raise Refused("the sample reader has only the cloth of the samples at hand.", photo.name, do)
         largest = max(shown["colours"], key=lambda colour: colour["share"])
         self._lay(" ".join(f"{v:.3f}" for v in largest["lab"]))
+
+    def on_goods(self) -> None:
+        """Puts it on the one bolt that lies on the counter of the demo's shop."""
+        self._lay(" ".join(f"{v:.3f}" for v in GOODS))
 
     def on_face(self, client: ClientRecord, part: str) -> None:
         """Puts it on the skin or the hair of a sample client. Refused for anybody else, and on an eye."""

@@ -5,9 +5,9 @@ from dataclasses import dataclass, field
 from lucid_swatch.core.garment.vocabulary import Category as C
 from lucid_swatch.core.garment.vocabulary import Finish as F
 from lucid_swatch.core.garment.vocabulary import PatternType as P
+from lucid_swatch.core.garment.word import Word
 from lucid_swatch.core.look.kept_look import TimeOfDay
 from lucid_swatch.core.look.look import Intent
-from lucid_swatch.usecases.rail import Word
 
 from .studio.cloth import Cloth
 from .studio.portrait import Lab, Sitter
@@ -83,6 +83,17 @@ class SampleWall:
 
 
 @dataclass(frozen=True)
+class SampleCandidate:
+    """A piece that the sample client may buy."""
+
+    sample: Sample
+    price: float
+    size: str
+    seen_at: str
+    off_a_screen: bool = False
+
+
+@dataclass(frozen=True)
 class SamplePortrait:
     """A portrait as it is sent in."""
 
@@ -111,6 +122,7 @@ class SampleClient:
     samples: tuple[Sample, ...]
     looks: tuple[SampleLook, ...]
     walls: tuple[SampleWall, ...] = ()
+    candidates: tuple[SampleCandidate, ...] = ()
     consent_for: str = "Colour reading and looks, kept by the studio."
     about: dict[str, object] = field(default_factory=dict)
     kept: dict[str, dict[str, object]] = field(default_factory=dict)

@@ -8,7 +8,7 @@ from lucid_swatch.core.client.reading import FaceReading, reading_of
 from lucid_swatch.core.garment.kin import Neighbour
 from lucid_swatch.core.garment.known import as_seen
 from lucid_swatch.core.garment.vocabulary import Category
-from lucid_swatch.core.look.buying.consider import Considered, Word, consider
+from lucid_swatch.core.look.buying.consider import Considered, PlainWord, consider
 from lucid_swatch.core.look.buying.gaps import Gap
 from lucid_swatch.core.look.dressing.held import irritants_of, refused_by
 from lucid_swatch.core.look.dressing.outfits import GOOD
@@ -72,7 +72,7 @@ class ConsideredDocument(Document):
     doubles: list[NearDocument]
     quarrels: list[NearDocument]
     looks: list[MadeLookDocument]
-    word: Word
+    word: PlainWord
     because: list[str]
     otherwise: str
     """What would have to be different for another word."""

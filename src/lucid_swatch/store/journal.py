@@ -54,6 +54,12 @@ class Journal:
         row = self.session.scalar(sa.select(ChangeRow).where(mine).order_by(ChangeRow.id).limit(1))
         return None if row is None else _record(row)
 
+    def forget(self, client_id: str, kind: str, id: str) -> None:
+        """Removes the changes that touched a thing of which nothing is to be left."""
+        for change in self.of_client(client_id):
+            if any(entry.kind == kind and entry.id == id for entry in change.entries):
+                self.session.execute(sa.delete(ChangeRow).where(ChangeRow.id == change.id))
+
     def mark(self, id: int, taken_back: bool) -> None:
         """Notes that a change was taken back, or done again."""
         self.session.execute(sa.update(ChangeRow).where(ChangeRow.id == id).values(taken_back=taken_back))

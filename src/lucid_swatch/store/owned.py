@@ -8,6 +8,7 @@ from sqlalchemy.orm import Session
 
 from .tables import (
     Base,
+    CandidateRow,
     ChangeRow,
     ClientRow,
     ComparedPhotoRow,
@@ -45,6 +46,7 @@ OWNED: dict[type[Base], Belongs] = {
     SideBySideRow: Belongs("client.json", "side by side"),
     ComparedPhotoRow: Belongs("compared/", None, pictures=True, why="a photo that is removed goes for good"),
     WallRow: Belongs("walls.json", "wall"),
+    CandidateRow: Belongs("candidates.json", "candidate"),
     PaletteRow: Belongs("palettes.json", "palette"),
     ChangeRow: Belongs(None, None, why="the journal is how the studio steps back, and says nothing of its own"),
     JobRow: Belongs(None, None, why="what is still to be done is no record of anybody"),

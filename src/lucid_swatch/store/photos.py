@@ -11,7 +11,7 @@ from lucid_swatch.core.photo.light import Light, SeriesLight
 
 from .book import Book
 from .records import PhotoRecord, PhotoState, Polygon, Snapshot
-from .tables import PhotoRow, PieceRow
+from .tables import CandidateRow, PhotoRow, PieceRow
 
 
 @dataclass(frozen=True, slots=True)
@@ -30,6 +30,10 @@ class Linked:
     sent_with: str | None
 
 
+_OWNED = PhotoRow.id.not_in(sa.select(CandidateRow.photo_id).where(CandidateRow.photo_id.is_not(None)))
+"""Photos of what the client has, and not of a candidate."""
+
+
 class Photos(Book[PhotoRecord]):
     """The photos of all clients, the oldest first."""
 
@@ -37,15 +41,20 @@ class Photos(Book[PhotoRecord]):
     missing = "It may have been removed; load the page again."
     order = (PhotoRow.created_at, PhotoRow.id)
 
+    def of_wardrobe(self, client_id: str) -> list[PhotoRecord]:
+        """A client's photos without those of pieces that may be bought."""
+        mine = sa.select(PhotoRow).where((PhotoRow.client_id == client_id) & _OWNED).order_by(*self.order)
+        return [self.of(row) for row in self.session.scalars(mine)]
+
     def waiting(self, client_id: str) -> int:
         """How many of a client's photos do not hang."""
-        mine = (PhotoRow.client_id == client_id) & (PhotoRow.state != PhotoState.HUNG)
+        mine = (PhotoRow.client_id == client_id) & (PhotoRow.state != PhotoState.HUNG) & _OWNED
         return self.session.scalar(sa.select(sa.func.count()).where(mine)) or 0
 
     def linked(self, client_id: str) -> list[Linked]:
         """What ties a client's photos to each other, those that were seen, in the order in which they were taken."""
         columns = [getattr(PhotoRow, one.name) for one in fields(Linked)]
-        seen = PhotoRow.evidence.is_not(None) & (PhotoRow.client_id == client_id)
+        seen = PhotoRow.evidence.is_not(None) & (PhotoRow.client_id == client_id) & _OWNED
         found = [Linked(*row) for row in self.session.execute(sa.select(*columns).where(seen).order_by(*self.order))]
         # what has no time of its own lies where it came in
         return found if any(one.taken_at is None for one in found) else sorted(found, key=lambda one: one.taken_at or 0)

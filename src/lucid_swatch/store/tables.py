@@ -30,6 +30,8 @@ from lucid_swatch.core.garment.vocabulary import (
     Volume,
     Worn,
 )
+from lucid_swatch.core.garment.word import Word
+from lucid_swatch.core.look.buying.candidate import Judged, Source
 from lucid_swatch.core.look.kept_look import LookParticulars, PastVerdict
 from lucid_swatch.core.look.look import Conventions, Intent
 from lucid_swatch.core.look.making.wall import Spare, WallLook
@@ -341,6 +343,25 @@ class WallRow(Base):
     good: Mapped[int] = mapped_column(default=0)
     left_out: Mapped[dict[str, str]] = mapped_column(Value(dict[str, str]), default=dict)
     made_at: Mapped[datetime | None]
+    created_at: Mapped[datetime]
+
+
+class CandidateRow(Base):
+    """A piece that may be bought."""
+
+    __tablename__ = "candidate"
+
+    id: Mapped[str] = mapped_column(primary_key=True)
+    client_id: Mapped[str] = whose()
+    source: Mapped[Source]
+    word: Mapped[Word] = mapped_column(Value(Word), default=Word)
+    photo_id: Mapped[str | None] = mapped_column(sa.ForeignKey("photo.id", ondelete="SET NULL"), unique=True)
+    colours: Mapped[tuple[Lab, ...]] = mapped_column(Value(tuple[Lab, ...]), default=())
+    uncertainty: Mapped[float | None]
+    particulars: Mapped[Particulars] = mapped_column(Value(Particulars), default=Particulars)
+    seen_at: Mapped[str] = mapped_column(default="")
+    judged: Mapped[Judged | None] = mapped_column(Value(Judged))
+    before: Mapped[Judged | None] = mapped_column(Value(Judged))
     created_at: Mapped[datetime]
 
 

@@ -9,6 +9,7 @@ from typing import Any, Protocol
 from sqlalchemy.orm import Session
 
 from lucid_swatch.core.problems import Refused
+from lucid_swatch.store.candidates import Candidates
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.journal import Journal
 from lucid_swatch.store.looks import Looks
@@ -41,6 +42,7 @@ KEEPERS: dict[str, Callable[[Session], Keeper]] = {
     "studio": Studio,
     "look": Looks,
     "wall": Walls,
+    "candidate": Candidates,
     "trial": Trials,
     "side by side": Comparisons,
 }

@@ -18,6 +18,7 @@ from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.records import HungPiece, Polygon
 
+from .candidates import candidates_as_hung
 from .wardrobe import as_worn
 
 CUT_OUT = "cloth-only.webp"
@@ -65,9 +66,10 @@ class DrawnLook:
 
 
 def draw_looks(session: Session, folder: Folder, client_id: str, asked: Sequence[Asked]) -> list[DrawnLook]:
-    """Draws some looks of one client. NotThere, naming it, when a piece is not on the rail."""
+    """Draws some looks of one client; a candidate may be in them. NotThere, naming it, when a piece is not on the rail."""
     wanted = {id for one in asked for id in one.piece_ids}
     rail = {one.piece.id: one for one in Pieces(session).of_client(client_id, wanted)}
+    rail |= candidates_as_hung(session, client_id, wanted - rail.keys())
     missing = next((id for id in wanted if id not in rail), None)
     if missing is not None:
         raise NotThere("this piece is not on the client's rail.", missing, "Load the page again.")

@@ -1,6 +1,6 @@
 """Photos come in, are corrected, and wait to be read again."""
 
-from collections.abc import Iterable
+from collections.abc import Callable, Iterable
 from dataclasses import dataclass, replace
 from datetime import UTC, datetime
 from pathlib import Path
@@ -29,6 +29,7 @@ from lucid_swatch.store.records import JobKind, PhotoRecord, PhotoState, Polygon
 from .again import read_again
 from .clients import check_consent
 from .eyes import Eyes, Sight
+from .for_sale import check_not_for_sale
 from .reading_photos import AS_SHOT, FOUND, found_before, kept_bytes, polygons
 
 NAME_LENGTH = 200
@@ -50,10 +51,12 @@ def take_in(
     client_id: str,
     files: Iterable[tuple[str, bytes]],
     sent_with: str | None = None,
+    with_it: Callable[[Session, PhotoRecord], None] = lambda session, photo: None,
 ) -> list[TakenIn]:
     """Keeps sent photos without their metadata, to be read. One that is refused does not stop the rest.
 
     sent_with: the same for all that are sent in one go, over however many calls; left out, this call is one.
+    with_it: what is to be kept in the same change as each photo.
 
     Photos are decoded and written before the database is asked for anything but consent, so that nobody waits for them.
     Refused when the client has withdrawn consent, and then nothing is kept."""
@@ -71,6 +74,7 @@ def take_in(
                 for photo in photos:
                     Photos(session).add(photo)
                     Jobs(session).ask(client_id, JobKind.READ, photo.id)
+                    with_it(session, photo)
         except BaseException:
             for one in taken:
                 if one.photo is not None:
@@ -144,7 +148,7 @@ def share_light(session: Session, id: str, others: Iterable[str] | None = None) 
     one = photos.get(id)
     if one.light is None:
         raise Refused("the light of this photo is not known yet.", one.name, "Wait until it is read.")
-    own = photos.of_client(one.client_id)
+    own = photos.of_wardrobe(one.client_id)
     wanted = {photo.id for photo in own} if others is None else set(others)
     taking = [photo for photo in own if photo.id in wanted - {id}]
     shared = SeriesLight(id, one.light)
@@ -247,9 +251,15 @@ def not_now(session: Session, id: str) -> PhotoRecord:
 def remove_photo(session: Session, folder: Folder, id: str) -> None:
     """Removes a photo that is not hung, with its pictures."""
     photo = Photos(session).get(id)
+    check_not_for_sale(session, photo)
     if any(hung.photo_id == id for hung in Pieces(session).of_client(photo.client_id)):
         raise Refused("the photo is hung.", "intake", "Take the piece off the rail first.")
-    Photos(session).remove(id)
-    Jobs(session).call_off([id])
+    let_photo_go(session, folder, photo)
+
+
+def let_photo_go(session: Session, folder: Folder, photo: PhotoRecord) -> None:
+    """Removes a photo with its pictures, and what is still to be done with it."""
+    Photos(session).remove(photo.id)
+    Jobs(session).call_off([photo.id])
     Going(session, folder).photo(photo.file)
-    Going(session, folder).pictures(id)
+    Going(session, folder).pictures(photo.id)

@@ -3,28 +3,28 @@
 from dataclasses import dataclass, fields, replace
 from datetime import UTC, datetime
 from functools import lru_cache
-from typing import Any, Literal
 from uuid import uuid4
 
 import numpy as np
 from sqlalchemy.orm import Session
 
 from lucid_swatch.core.client.suits import in_range
-from lucid_swatch.core.garment.details import Details
 from lucid_swatch.core.garment.known import NO_WAYS, Ways, as_known
 from lucid_swatch.core.garment.piece import Piece
 from lucid_swatch.core.garment.reading import Reading
 from lucid_swatch.core.garment.school import School
 from lucid_swatch.core.garment.sorting import Sorted, read_pieces, with_words
-from lucid_swatch.core.garment.vocabulary import Bin, Category, Finish, Length, Metal, PatternType, Scale, Volume, Worn
+from lucid_swatch.core.garment.vocabulary import Category
+from lucid_swatch.core.garment.word import WORDS, Word, with_word
 from lucid_swatch.core.problems import Refused
 from lucid_swatch.formats.particulars import ParticularsDocument
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.pieces import Pieces
-from lucid_swatch.store.records import ClientRecord, HungPiece, PhotoState
+from lucid_swatch.store.records import ClientRecord, HungPiece, PhotoRecord, PhotoState
 
 from .changes import recorded
+from .for_sale import check_not_for_sale
 from .seen import seen_in
 from .ways import studio_ways
 
@@ -32,36 +32,6 @@ MOST_PIECES = 5000
 """Pieces on one rail; ten times a large wardrobe."""
 DOUBTFUL_BELOW = 0.6
 """Confidence of a sort below which the piece is asked about."""
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Word:
-    """The stylist's word on a piece; what is None stays as read."""
-
-    category: Category | None = None
-    label: str | None = None
-    bin: Bin | Literal["as read"] | None = None
-    pattern: PatternType | None = None
-    scale: Scale | None = None
-    finish: tuple[Finish, ...] | None = None
-    metal: Metal | None = None
-    volume: Volume | None = None
-    length: Length | None = None
-    formality: float | None = None
-    warmth: float | None = None
-    statement: float | None = None
-    worn: Worn | None = None
-    details: Details | None = None
-    """Of the cut; what is None in it stays."""
-    unsaid: tuple[str, ...] = ()
-    """Names of words that are taken back, so that what is read or proposed counts again."""
-
-
-UNSAYABLE: dict[str, Any] = {
-    "finish": frozenset(),
-    **dict.fromkeys(("volume", "length", "formality", "warmth", "statement", "worn")),
-}
-"""Words that can be taken back, with what stands where nothing is said."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -91,18 +61,21 @@ def hang_photo(session: Session, photo_id: str, word: Word, at: datetime | None 
         raise Refused(f"the photo is {photo.state.value}.", photo.name, "Only a photo that was read can be hung.")
     if word.category is None:
         raise Refused("nobody has said what it is.", photo.name, "Choose coat, trousers, shoes or whatever it is.")
+    check_not_for_sale(session, photo)
     check_room(session, photo.client_id, 1)
-    piece = piece_from_reading(uuid4().hex, photo.reading, word.category)
-    piece = replace(piece, seen=seen_in(photo, word.category))
-    hung = with_word(
-        HungPiece(piece, photo.client_id, at or datetime.now(UTC), photo_id, reading_number=photo.reading_number), word
-    )
+    piece = with_word(piece_in_photo(uuid4().hex, photo, photo.reading, word.category), word)
+    hung = HungPiece(piece, photo.client_id, at or datetime.now(UTC), photo_id, reading_number=photo.reading_number)
     with recorded(session, photo.client_id, f"hung {hung.piece.in_a_sentence}", at) as change:
         change.touches("piece", piece.id)
         change.touches("photo", photo_id)
         Pieces(session).add(hung)
         photos.change(photo_id, lambda read: replace(read, state=PhotoState.HUNG))
     return hung
+
+
+def piece_in_photo(id: str, photo: PhotoRecord, reading: Reading, category: Category) -> Piece:
+    """A piece as its photo tells it: its colours, its cloth and its cut."""
+    return replace(piece_from_reading(id, reading, category), seen=seen_in(photo, category))
 
 
 def check_room(session: Session, client_id: str, coming: int) -> None:
@@ -149,7 +122,7 @@ def change_pieces(
         raise Refused("no piece was named.", "rail", "Choose a piece first.")
     with recorded(session, client_id, _told([one.piece for one in before], word, said)) as change:
         change.touches("piece", *(one.piece.id for one in before))
-        after = [_seen_anew(session, one, with_word(one, word)) for one in before]
+        after = [_seen_anew(session, one, replace(one, piece=with_word(one.piece, word))) for one in before]
         if said is not None:
             after = [replace(one, particulars=said.over(one.particulars)) for one in after]
         for one in after:
@@ -193,43 +166,6 @@ def named(pieces: list[Piece]) -> str:
     """Some pieces in a sentence: the first by name, the others by number."""
     rest = len(pieces) - 1
     return pieces[0].in_a_sentence + (f" and {rest} more" if rest else "")
-
-
-WORDS = (
-    "category",
-    "label",
-    "pattern",
-    "scale",
-    "finish",
-    "metal",
-    "volume",
-    "length",
-    "formality",
-    "warmth",
-    "statement",
-    "worn",
-)
-
-
-def with_word(hung: HungPiece, word: Word) -> HungPiece:
-    """A piece with the stylist's word over it."""
-    said: dict[str, Any] = {name: value for name in WORDS if (value := getattr(word, name)) is not None}
-    if word.finish is not None:
-        said["finish"] = frozenset(word.finish)
-    if word.pattern is not None:
-        said["pattern_confidence"] = 1.0
-        if word.pattern is PatternType.SOLID:
-            said["scale"] = None
-    if word.details is not None:
-        said["details"] = word.details.over(hung.piece.details)
-    for name in word.unsaid:
-        if name in UNSAYABLE:
-            said[name] = UNSAYABLE[name]
-        else:
-            said["details"] = replace(said.get("details", hung.piece.details), **{name: None})
-    if word.bin is not None:
-        said["bin_said"] = None if word.bin == "as read" else word.bin
-    return replace(hung, piece=replace(hung.piece, **said))
 
 
 def take_off(session: Session, id: str) -> None:

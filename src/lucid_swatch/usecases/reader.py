@@ -46,6 +46,9 @@ class Hand(Protocol):
     def on_cloth(self, photo: PhotoRecord) -> None:
         """Puts it on the garment of a photo."""
 
+    def on_goods(self) -> None:
+        """Puts it on what lies on the counter of a shop."""
+
     def on_face(self, client: ClientRecord, part: str) -> None:
         """Puts it on the skin, or on a lock of hair."""
 
@@ -122,6 +125,12 @@ def read_cloth(sessions: Sessions, reader: ColourReader, hand: Hand, photo_id: s
         return read_again(session, photo_id, lambda photo: replace(photo, reader=rounded(lab)))
 
 
+def read_goods(reader: ColourReader, hand: Hand) -> Lab:
+    """The colour of a cloth in a shop, read directly."""
+    hand.on_goods()
+    return rounded(np.median([reader.read() for _ in range(READINGS)], axis=0))
+
+
 class OwnHand:
     """The stylist's own hand: she has laid the reader on what is asked for."""
 
@@ -132,6 +141,9 @@ class OwnHand:
         """She does it."""
 
     def on_cloth(self, photo: PhotoRecord) -> None:
+        """She does it."""
+
+    def on_goods(self) -> None:
         """She does it."""
 
     def on_face(self, client: ClientRecord, part: str) -> None:

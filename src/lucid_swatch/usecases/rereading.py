@@ -39,7 +39,7 @@ def ask_again(session: Session, client_id: str, some: Iterable[str] | None = Non
     busy = {job.about for job in Jobs(session).of_client(client_id) if job.kind in (JobKind.READ, JobKind.PICTURES)}
     asked = [
         photo
-        for photo in photos.of_client(client_id)
+        for photo in photos.of_wardrobe(client_id)
         if photo.state in READ_ONCE
         and photo.reading is not None
         and photo.id not in busy
@@ -72,7 +72,7 @@ def changes(session: Session, client_id: str) -> list[Change]:
     """What would change, the largest difference first; what would stay as it is, is left out."""
     labels = {one.photo_id: one.piece.label for one in Pieces(session).of_client(client_id)}
     found = []
-    for photo in Photos(session).of_client(client_id):
+    for photo in Photos(session).of_wardrobe(client_id):
         before, after = photo.reading, photo.newer
         if before is None or after is None:
             continue
@@ -88,7 +88,7 @@ def take_over(session: Session, client_id: str, ids: Iterable[str]) -> list[str]
     photos, chosen = Photos(session), set(ids)
     Jobs(session).call_off(_asked(session, client_id))
     taken = []
-    for photo in photos.of_client(client_id):
+    for photo in photos.of_wardrobe(client_id):
         if photo.newer is None:
             continue
         if photo.id in chosen:

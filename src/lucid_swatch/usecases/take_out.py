@@ -10,6 +10,7 @@ from lucid_swatch.core.look.kept_look import KeptLook
 from lucid_swatch.files.archive import pack
 from lucid_swatch.formats.client import AboutDocument, ClientDocument
 from lucid_swatch.formats.look_particulars import LookParticularsDocument
+from lucid_swatch.store.candidates import Candidates
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.compared_photos import ComparedPhotos
 from lucid_swatch.store.faces import Faces
@@ -31,7 +32,7 @@ def archive_name(session: Session, client_id: str) -> str:
 
 
 def write_client_archive(session: Session, folder: Folder, client_id: str, out: IO[bytes]) -> None:
-    """Writes a zip with the client, the rail, the looks, the walls and the palettes as JSON, and every photo."""
+    """Writes a zip with the client, the rail, the looks, the walls, the candidates and the palettes as JSON, and every photo."""
     client = Clients(session).get(client_id)
     trials, compared = Trials(session).of_client(client_id), Comparisons(session).of_client(client_id)
     document = ClientDocument(
@@ -60,6 +61,9 @@ def write_client_archive(session: Session, folder: Folder, client_id: str, out: 
         RAIL: rail_json(session, client_id).encode(),
         "looks.json": json.dumps(looks, indent=1).encode(),
         "walls.json": json.dumps([Walls.values(one) for one in Walls(session).of_client(client_id)], indent=1).encode(),
+        "candidates.json": json.dumps(
+            [Candidates.values(one) for one in Candidates(session).of_client(client_id)], indent=1
+        ).encode(),
         "palettes.json": json.dumps(palettes, indent=1).encode(),
     }
     photos = {PHOTOS + photo.file: folder.photo(photo.file) for photo in Photos(session).of_client(client_id)}

@@ -1,6 +1,6 @@
 """What a piece is: its cloth, its cut, and what it is for, each as said, seen or proposed."""
 
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 
 from sqlalchemy.orm import Session
 
@@ -16,6 +16,7 @@ from lucid_swatch.core.garment.reading import Reading
 from lucid_swatch.core.garment.usual_finishes import USUAL_FINISHES
 from lucid_swatch.core.garment.vocabulary import Finish
 from lucid_swatch.core.garment.warmth import warmth_of
+from lucid_swatch.core.garment.word import Word, with_word
 from lucid_swatch.core.look.figure.body import STATURE, Build
 from lucid_swatch.core.look.figure.figure import Figure, figure_of
 from lucid_swatch.core.look.figure.marks import Mark, marks_of
@@ -27,8 +28,8 @@ from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.records import HungPiece, PhotoRecord
 
-from .rail import Word, piece_from_reading, with_word
-from .seen import close_look, seen_in
+from .rail import piece_in_photo
+from .seen import close_look
 from .ways import studio_ways
 
 SHOWN = 3
@@ -79,9 +80,8 @@ def what_of_photo(session: Session, folder: Folder, photo_id: str, word: Word) -
         raise Refused(f"the photo is {photo.state.value}.", photo.name, "Wait until it is read.")
     if word.category is None:
         raise Refused("nobody has said what it is.", photo.name, "Choose coat, trousers, shoes or whatever it is.")
-    piece = piece_from_reading(photo.id, photo.reading, word.category)
-    hung = HungPiece(replace(piece, seen=seen_in(photo, word.category)), photo.client_id, photo.created_at)
-    return _what(session, folder, with_word(hung, word), photo)
+    piece = with_word(piece_in_photo(photo.id, photo, photo.reading, word.category), word)
+    return _what(session, folder, HungPiece(piece, photo.client_id, photo.created_at), photo)
 
 
 def what_of_piece(session: Session, folder: Folder, piece_id: str) -> What:

@@ -1926,6 +1926,274 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/clients/{client_id}/candidates": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Candidates
+         * @description A client's candidates, the newest first. Whoever looks at them will soon send a photo of one.
+         */
+        get: operations["list_candidates"];
+        put?: never;
+        /**
+         * Note Candidate
+         * @description Notes a candidate by its colour, set by eye or told by a gap.
+         */
+        post: operations["note_candidate"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/candidates/pictures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Add Candidate Pictures
+         * @description Notes a candidate for every photo, or picture off a screen, and lets it be read.
+         */
+        post: operations["add_candidate_pictures"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/candidates/reader": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Candidate
+         * @description Notes a candidate by the colour that the reader reads on its cloth.
+         */
+        post: operations["read_candidate"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/candidates/{candidate_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Say Of Candidate
+         * @description Writes what the stylist says of a candidate.
+         */
+        put: operations["say_of_candidate"];
+        post?: never;
+        /**
+         * Let Go Of Candidate
+         * @description Lets a candidate go; nothing of it is left.
+         */
+        delete: operations["let_go_of_candidate"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/candidates/{candidate_id}/buy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Buy Candidate
+         * @description Hangs a candidate on the rail with all that is known of it.
+         */
+        post: operations["buy_candidate"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/candidates/{candidate_id}/judge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Judge Candidate
+         * @description What is said of a candidate as the rail, the client and the school are now; it is noted, so that a change is told.
+         */
+        post: operations["judge_candidate"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/candidates/{candidate_id}/seen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * See Change
+         * @description The stylist has seen that another word is said of a candidate now.
+         */
+        post: operations["see_change"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/candidates/together": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Tell Together
+         * @description What two candidates open, alone and together.
+         */
+        get: operations["tell_together"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/gaps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Tell Gaps
+         * @description What is missing of some kinds, most opening first: a few kinds at a time, so that the first are told at once.
+         */
+        get: operations["tell_gaps"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/gaps/pair": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Tell Pair
+         * @description The two pieces that open together most of what neither opens alone.
+         */
+        post: operations["tell_pair"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/map": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Show Map
+         * @description Where the colours of a rail lie, among those that the client may wear.
+         */
+        get: operations["show_map"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/candidates/{candidate_id}/card.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Print Card
+         * @description What to look for in shops, as a card to print.
+         */
+        get: operations["print_card"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/candidates/{candidate_id}/card.png": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Picture Card
+         * @description The same as a small picture for a telephone.
+         */
+        get: operations["picture_card"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/clients/{client_id}/figures": {
         parameters: {
             query?: never;
@@ -2613,6 +2881,11 @@ export interface components {
          * @enum {string}
          */
         Bin: "warm neutral" | "cool neutral" | "balanced neutral" | "tone" | "print";
+        /** Body_add_candidate_pictures */
+        Body_add_candidate_pictures: {
+            /** Pictures */
+            pictures: string[];
+        };
         /** Body_add_photos */
         Body_add_photos: {
             /** Photos */
@@ -2759,6 +3032,84 @@ export interface components {
             /** File */
             file: string | null;
             problem: components["schemas"]["ProblemDocument"] | null;
+        };
+        /**
+         * CandidateAnswer
+         * @description A piece that may be bought.
+         */
+        CandidateAnswer: {
+            /** Id */
+            id: string;
+            source: components["schemas"]["Source"];
+            /** @description As the stylist says, else as its outline likely is. */
+            category: components["schemas"]["Category"] | null;
+            /** Category Said */
+            category_said: boolean;
+            photo: components["schemas"]["PhotoAnswer"] | null;
+            /** @description As it would hang; none while nobody knows what or of which colour it is. */
+            piece: components["schemas"]["PieceAnswer"] | null;
+            kept: components["schemas"]["ParticularsDocument-Output"];
+            /** Seen At */
+            seen_at: string;
+            /**
+             * Colours
+             * @description Where no picture tells them.
+             */
+            colours: number[][];
+            judged: components["schemas"]["SaidAnswer"] | null;
+            /** @description What was said before and is said no longer, until the stylist has seen it. */
+            before: components["schemas"]["SaidAnswer"] | null;
+            /**
+             * Created At
+             * Format: date-time
+             */
+            created_at: string;
+        };
+        /**
+         * CandidateChange
+         * @description What the stylist says of a candidate; what is left out stays.
+         */
+        CandidateChange: {
+            word?: components["schemas"]["WordRequest"];
+            kept?: components["schemas"]["ParticularsDocument-Input"];
+            /** Seen At */
+            seen_at?: string | null;
+            /** Colours */
+            colours?: number[][] | null;
+        };
+        /**
+         * CandidateLookAnswer
+         * @description A look with a candidate.
+         */
+        CandidateLookAnswer: {
+            /** Pieces */
+            pieces: string[];
+            /** Overall */
+            overall: number;
+        };
+        /**
+         * CandidateRequest
+         * @description A candidate of which the colour is known.
+         */
+        CandidateRequest: {
+            /**
+             * Source
+             * @enum {string}
+             */
+            source: "by eye" | "gap";
+            word: components["schemas"]["WordRequest"];
+            /**
+             * Colours
+             * @description The main one first, each of an equal share.
+             */
+            colours: number[][];
+            /** Uncertainty */
+            uncertainty?: number | null;
+            /**
+             * Seen At
+             * @default
+             */
+            seen_at?: string;
         };
         /**
          * CardSize
@@ -2920,6 +3271,16 @@ export interface components {
             picture: string | null;
         };
         /**
+         * ClusterAnswer
+         * @description Pieces of nearly one colour.
+         */
+        ClusterAnswer: {
+            /** Pieces */
+            pieces: string[];
+            /** Name */
+            name: string;
+        };
+        /**
          * ColourAnswer
          * @description A colour with what a screen shows of it.
          */
@@ -2974,9 +3335,9 @@ export interface components {
             /** Clashes */
             clashes: components["schemas"]["NeighbourAnswer"][];
             /** Partners */
-            partners: components["schemas"]["PartnerAnswer"][];
+            partners: components["schemas"]["lucid_swatch__api__documents__company__PartnerAnswer"][];
             /** Fights */
-            fights: components["schemas"]["PartnerAnswer"][];
+            fights: components["schemas"]["lucid_swatch__api__documents__company__PartnerAnswer"][];
         };
         /**
          * ComparedPhotoAnswer
@@ -3013,6 +3374,56 @@ export interface components {
              * @default
              */
             given_for?: string;
+        };
+        /**
+         * ConsideredAnswer
+         * @description What is said of a candidate.
+         */
+        ConsideredAnswer: {
+            /** Candidate Id */
+            candidate_id: string;
+            word: components["schemas"]["PlainWord"];
+            /** Because */
+            because: string[];
+            /** Otherwise */
+            otherwise: string;
+            /** Opens */
+            opens: number;
+            /** Opens Least */
+            opens_least: number;
+            /**
+             * Opens Most
+             * @description The same over where its colour may lie.
+             */
+            opens_most: number;
+            /**
+             * Good
+             * @description The whole from which a look is good.
+             * @default 65
+             */
+            good: number;
+            /** Good Now */
+            good_now: number;
+            /** Usual */
+            usual: number | null;
+            /** Suits */
+            suits: number | null;
+            /** In Range */
+            in_range: boolean | null;
+            /** Partners */
+            partners: components["schemas"]["lucid_swatch__api__documents__candidates__PartnerAnswer"][];
+            /** Woken */
+            woken: string[];
+            /** Doubles */
+            doubles: components["schemas"]["NearAnswer"][];
+            /** Quarrels */
+            quarrels: components["schemas"]["NearAnswer"][];
+            /** Nearest */
+            nearest: components["schemas"]["NeighbourAnswer"][];
+            /** Looks */
+            looks: components["schemas"]["CandidateLookAnswer"][];
+            cost: components["schemas"]["CostAnswer"] | null;
+            before: components["schemas"]["SaidAnswer"] | null;
         };
         /**
          * ConventionsDocument
@@ -3121,6 +3532,25 @@ export interface components {
              * @enum {string}
              */
             "black-in-summer": "allow" | "avoid";
+        };
+        /**
+         * CostAnswer
+         * @description What a candidate would cost a wear.
+         */
+        CostAnswer: {
+            /** A Wear */
+            a_wear: number;
+            /** A Year */
+            a_year: number;
+            /** Years */
+            years: number;
+            /**
+             * Wears
+             * @description Wears in the log on which that rests; 0 where it is assumed.
+             */
+            wears: number;
+            /** Told */
+            told: string;
         };
         /**
          * CutAnswer
@@ -3370,6 +3800,23 @@ export interface components {
             pieces: string[];
         };
         /**
+         * EmptyAnswer
+         * @description A colour of the client's in which nothing hangs.
+         */
+        EmptyAnswer: {
+            /** Lab */
+            lab: number[];
+            /** Hex */
+            hex: string;
+            /** Name */
+            name: string;
+            /**
+             * Away
+             * @description CIEDE2000 to the nearest piece.
+             */
+            away: number;
+        };
+        /**
          * ErasedAnswer
          * @description What went with an erased client.
          */
@@ -3560,6 +4007,73 @@ export interface components {
             height: number;
         };
         /**
+         * GapAnswer
+         * @description A piece that is missing.
+         */
+        GapAnswer: {
+            category: components["schemas"]["Category"];
+            /**
+             * Categories
+             * @description All kinds that would fill it.
+             */
+            categories: components["schemas"]["Category"][];
+            /** Lab */
+            lab: number[];
+            /** Hex */
+            hex: string;
+            /**
+             * Region
+             * @description Colours round it in which it opens nearly as many.
+             */
+            region: string[];
+            /** Name */
+            name: string;
+            /** Opens */
+            opens: number;
+            /**
+             * Within
+             * @description CIEDE2000 round its colour in which that holds.
+             */
+            within: number;
+            pattern: components["schemas"]["PatternType"];
+            /** Finish */
+            finish: components["schemas"]["Finish"][];
+            /**
+             * Colours
+             * @description Its own, and the ground of a pattern.
+             */
+            colours: number[][];
+            /**
+             * Hexes
+             * @description Of those.
+             */
+            hexes: string[];
+            /**
+             * Worth
+             * @description What it opens, of a loud colour somewhat less; by this they hang.
+             */
+            worth: number;
+        };
+        /**
+         * GapRequest
+         * @description A gap that is known already.
+         */
+        GapRequest: {
+            category: components["schemas"]["Category"];
+            /** Lab */
+            lab: number[];
+            /**
+             * Opens
+             * @default 0
+             */
+            opens?: number;
+            /**
+             * Within
+             * @default 0
+             */
+            within?: number;
+        };
+        /**
          * GarmentDocument
          * @description The garment in it.
          */
@@ -3577,6 +4091,13 @@ export interface components {
              * @description What it may be, likeliest first.
              */
             guesses: components["schemas"]["GuessDocument"][];
+        };
+        /**
+         * GoodsRequest
+         * @description A cloth under the colour reader.
+         */
+        GoodsRequest: {
+            word: components["schemas"]["WordRequest"];
         };
         /**
          * GuessDocument
@@ -4267,6 +4788,50 @@ export interface components {
             on?: string | null;
         };
         /**
+         * MapAnswer
+         * @description A rail as colours among those that the client may wear.
+         */
+        MapAnswer: {
+            /** Pieces */
+            pieces: components["schemas"]["MapPiece"][];
+            /** Clusters */
+            clusters: components["schemas"]["ClusterAnswer"][];
+            /** Empty */
+            empty: components["schemas"]["EmptyAnswer"][];
+            /**
+             * Wanted
+             * @description Cloth in the client's range; none while too little is known of the colouring.
+             */
+            wanted: components["schemas"]["MapPlace"][];
+        };
+        /**
+         * MapPiece
+         * @description A piece of the rail on the map.
+         */
+        MapPiece: {
+            /** Lab */
+            lab: number[];
+            /** Hex */
+            hex: string;
+            /** Piece Id */
+            piece_id: string;
+            /**
+             * Alone
+             * @description Whether no other piece is near.
+             */
+            alone: boolean;
+        };
+        /**
+         * MapPlace
+         * @description A colour on the map.
+         */
+        MapPlace: {
+            /** Lab */
+            lab: number[];
+            /** Hex */
+            hex: string;
+        };
+        /**
          * MarkAnswer
          * @description A mark of the cut that can be pulled.
          */
@@ -4558,6 +5123,16 @@ export interface components {
             name: string;
         };
         /**
+         * NearAnswer
+         * @description A piece of nearly the colour of a candidate.
+         */
+        NearAnswer: {
+            /** Piece Id */
+            piece_id: string;
+            /** Difference */
+            difference: number;
+        };
+        /**
          * Neckline
          * @description How a piece ends at the neck.
          * @enum {string}
@@ -4661,19 +5236,6 @@ export interface components {
             pieces: string[];
         };
         /**
-         * OpeningAnswer
-         * @description A piece that is not there, and how many good looks it would open.
-         */
-        OpeningAnswer: {
-            category: components["schemas"]["Category"];
-            /** Name */
-            name: string;
-            /** Hex */
-            hex: string;
-            /** Looks */
-            looks: number;
-        };
-        /**
          * OptionAnswer
          * @description An answer to choose.
          */
@@ -4684,6 +5246,24 @@ export interface components {
             value: string | number | boolean;
             /** Chance */
             chance: number;
+        };
+        /**
+         * PairAnswer
+         * @description Two pieces that open together what neither does alone.
+         */
+        PairAnswer: {
+            first: components["schemas"]["GapAnswer"];
+            second: components["schemas"]["GapAnswer"];
+            /** Both */
+            both: number;
+        };
+        /**
+         * PairRequest
+         * @description The gaps that are known already.
+         */
+        PairRequest: {
+            /** Gaps */
+            gaps: components["schemas"]["GapRequest"][];
         };
         /**
          * PaletteAnswer
@@ -4938,24 +5518,6 @@ export interface components {
              * @description The piece that is the other face of this reversible one.
              */
             other_face: string | null;
-        };
-        /**
-         * PartnerAnswer
-         * @description A piece beside another one, as a look of two.
-         */
-        PartnerAnswer: {
-            /** Piece Id */
-            piece_id: string;
-            /** Label */
-            label: string;
-            /** Score */
-            score: number;
-            /** Because */
-            because: string;
-            /** Hex */
-            hex: string;
-            /** Picture */
-            picture: string | null;
         };
         /**
          * PastVerdictAnswer
@@ -5229,6 +5791,12 @@ export interface components {
             /** Place */
             place: string;
         };
+        /**
+         * PlainWord
+         * @description What is said of a candidate.
+         * @enum {string}
+         */
+        PlainWord: "buy" | "wait" | "leave";
         /**
          * PortraitAnswer
          * @description Skin, hair and eyes from one source.
@@ -5529,6 +6097,25 @@ export interface components {
             would_change: string[];
         };
         /**
+         * SaidAnswer
+         * @description What was said of a candidate at some time.
+         */
+        SaidAnswer: {
+            word: components["schemas"]["PlainWord"];
+            /** Opens */
+            opens: number;
+            /**
+             * Pieces
+             * @description Of how many the rail was then.
+             */
+            pieces: number;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+        };
+        /**
          * Scale
          * @description Repeat or motif against the width of the body: small below 5 %, large above 15 %.
          * @enum {string}
@@ -5755,6 +6342,12 @@ export interface components {
             /** Confidence */
             confidence: number;
         };
+        /**
+         * Source
+         * @description Where what is known of a candidate comes from.
+         * @enum {string}
+         */
+        Source: "photo" | "picture off a screen" | "colour reader" | "by eye" | "gap";
         /**
          * Span
          * @description From where to where the formality of an occasion lies.
@@ -6091,6 +6684,23 @@ export interface components {
             /** Confidence */
             confidence: number;
             toe: components["schemas"]["Toe"];
+        };
+        /**
+         * TogetherAnswer
+         * @description What two candidates open.
+         */
+        TogetherAnswer: {
+            /** First */
+            first: number;
+            /** Second */
+            second: number;
+            /**
+             * Both
+             * @description With both, which neither opens alone.
+             */
+            both: number;
+            /** All */
+            all: number;
         };
         /**
          * TrialAnswer
@@ -6608,8 +7218,6 @@ export interface components {
             each: {
                 [key: string]: number;
             };
-            /** Openings */
-            openings: components["schemas"]["OpeningAnswer"][];
         };
         /**
          * Worn
@@ -6663,6 +7271,34 @@ export interface components {
             looks: number;
             /** Bytes */
             bytes: number;
+        };
+        /**
+         * PartnerAnswer
+         * @description A piece that a candidate goes with.
+         */
+        lucid_swatch__api__documents__candidates__PartnerAnswer: {
+            /** Piece Id */
+            piece_id: string;
+            /** Looks */
+            looks: number;
+        };
+        /**
+         * PartnerAnswer
+         * @description A piece beside another one, as a look of two.
+         */
+        lucid_swatch__api__documents__company__PartnerAnswer: {
+            /** Piece Id */
+            piece_id: string;
+            /** Label */
+            label: string;
+            /** Score */
+            score: number;
+            /** Because */
+            because: string;
+            /** Hex */
+            hex: string;
+            /** Picture */
+            picture: string | null;
         };
         /**
          * HeldAnswer
@@ -13571,6 +14207,901 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DayAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    list_candidates: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CandidateAnswer"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    note_candidate: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CandidateRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CandidateAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    add_candidate_pictures: {
+        parameters: {
+            query?: {
+                off_a_screen?: boolean;
+            };
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_add_candidate_pictures"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakenAnswer"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    read_candidate: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GoodsRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CandidateAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    say_of_candidate: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                candidate_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CandidateChange"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CandidateAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    let_go_of_candidate: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                candidate_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    buy_candidate: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                candidate_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PieceAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    judge_candidate: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                candidate_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ConsideredAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    see_change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                candidate_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CandidateAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    tell_together: {
+        parameters: {
+            query: {
+                one: string;
+                other: string;
+            };
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TogetherAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    tell_gaps: {
+        parameters: {
+            query: {
+                kinds: components["schemas"]["Category"][];
+            };
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GapAnswer"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    tell_pair: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PairRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PairAnswer"] | null;
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    show_map: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MapAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    print_card: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                candidate_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    picture_card: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                candidate_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
                 };
             };
             /** @description Unauthorized */

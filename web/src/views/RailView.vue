@@ -9,6 +9,7 @@ import type { InputInst } from 'naive-ui'
 import SlideField from '@/components/fields/SlideField.vue'
 import KeysHelp from '@/components/base/KeysHelp.vue'
 import ProblemNote from '@/components/base/ProblemNote.vue'
+import ColourPlaces from '@/components/rail/ColourPlaces.vue'
 import FewColours from '@/components/rail/FewColours.vue'
 import InAndOut from '@/components/rail/InAndOut.vue'
 import InDoubt from '@/components/rail/InDoubt.vue'
@@ -26,11 +27,13 @@ import { plural } from '@/lib/words'
 import { firstProblem } from '@/server/firstProblem'
 import { useClient, useClientWords } from '@/server/useClient'
 import { useRail } from '@/server/useRail'
+import { useColourMap } from '@/server/useGaps'
 import { useAudit } from '@/server/useRailPanels'
 
 const PANELS = [
   { name: 'made', word: 'made of' },
   { name: 'work', word: 'what works' },
+  { name: 'map', word: 'the map' },
   { name: 'few', word: 'five colours' },
   { name: 'doubt', word: 'in doubt' },
   { name: 'what', word: 'what they are' },
@@ -67,6 +70,7 @@ const foundIds = computed(
 const doubtful = computed(() => pieces.value.filter((piece) => piece.doubtful))
 const shown = computed(() => byId.value.get(shownId.value ?? '') ?? doubtful.value[0] ?? pieces.value[0])
 const { audit, auditProblem, work, workProblem } = useAudit(id, (name) => loaded.value && panel.value === name)
+const { map, problem: mapProblem } = useColourMap(id, () => loaded.value && panel.value === 'map')
 watch(pieces, () => (chosen.value = new Set([...chosen.value].filter((one) => byId.value.has(one)))))
 
 /** What a key or a word is meant for: what is chosen, or the piece that is shown. */
@@ -261,10 +265,19 @@ function show(one: string) {
               v-if="work"
               :work="work"
               :pieces="pieces"
+              :client-id="id"
               @show="shownId = $event"
             />
             <p v-else role="status" class="soft">Counting the looks…</p></template
           >
+          <template v-else-if="panel === 'map'"
+            ><ProblemNote v-if="mapProblem" :problem="mapProblem" /><ColourPlaces
+              v-if="map && pieces.length"
+              :map="map"
+              :rail="pieces"
+              :shown="shown?.id ?? null"
+              @show="shownId = $event"
+          /></template>
           <FewColours
             v-else-if="panel === 'few'"
             :key="id"

@@ -6,10 +6,10 @@ import numpy as np
 
 from lucid_swatch.core.colour.arrays import FloatArray
 from lucid_swatch.core.colour.spaces import lab_to_hex
-from lucid_swatch.core.garment.vocabulary import Category, Metal
+from lucid_swatch.core.garment.vocabulary import Metal
 from lucid_swatch.core.garment.wardrobe import MadeOf, Share
-from lucid_swatch.core.look.dressing.outfits import GOOD
-from lucid_swatch.usecases.audit import Audit, Work
+from lucid_swatch.core.look.dressing.outfits import GOOD, Outfits
+from lucid_swatch.usecases.audit import Audit
 
 from .base import Answer
 
@@ -49,15 +49,6 @@ class AuditAnswer(Answer):
     since: datetime | None
 
 
-class OpeningAnswer(Answer):
-    """A piece that is not there, and how many good looks it would open."""
-
-    category: Category
-    name: str
-    hex: str
-    looks: int
-
-
 class WorkAnswer(Answer):
     """How hard a rail works."""
 
@@ -69,7 +60,6 @@ class WorkAnswer(Answer):
     """Whether the numbers are estimates from a draw."""
     each: dict[str, int]
     """Good looks by piece id."""
-    openings: list[OpeningAnswer]
 
 
 def audit_answer(found: Audit) -> AuditAnswer:
@@ -104,20 +94,9 @@ def audit_answer(found: Audit) -> AuditAnswer:
     )
 
 
-def work_answer(found: Work) -> WorkAnswer:
+def work_answer(outfits: Outfits) -> WorkAnswer:
     """How hard a rail works, as the rail shows it."""
-    outfits = found.outfits
-    return WorkAnswer(
-        looks=outfits.looks,
-        good=outfits.good,
-        good_from=GOOD,
-        drawn=outfits.drawn,
-        each=outfits.each,
-        openings=[
-            OpeningAnswer(category=one.category, name=one.name, hex=lab_to_hex(_array(one.lab)), looks=one.looks)
-            for one in found.openings
-        ],
-    )
+    return WorkAnswer(looks=outfits.looks, good=outfits.good, good_from=GOOD, drawn=outfits.drawn, each=outfits.each)
 
 
 def _array(lab: object) -> FloatArray:

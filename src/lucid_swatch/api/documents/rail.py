@@ -22,13 +22,14 @@ from lucid_swatch.core.garment.vocabulary import (
     Volume,
     Worn,
 )
+from lucid_swatch.core.garment.word import Word
 from lucid_swatch.core.look.body import NEARNESS, ZONES, Zone, area_of
 from lucid_swatch.files.sheet import ACROSS
 from lucid_swatch.formats.cut import CutDocument
 from lucid_swatch.formats.particulars import ParticularsDocument
 from lucid_swatch.formats.verdict import SortDocument
 from lucid_swatch.store.records import HungPiece
-from lucid_swatch.usecases.rail import OnRail, Word
+from lucid_swatch.usecases.rail import OnRail
 from lucid_swatch.usecases.strips import pictured, sheet_key
 
 from .base import Answer, Request

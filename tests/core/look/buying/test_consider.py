@@ -12,7 +12,7 @@ from lucid_swatch.core.client.suits import cloth_colours, fit_of
 from lucid_swatch.core.garment.piece import Piece
 from lucid_swatch.core.garment.vocabulary import Category, Undertone
 from lucid_swatch.core.look.body import Zone
-from lucid_swatch.core.look.buying.consider import Word, consider
+from lucid_swatch.core.look.buying.consider import PlainWord, consider
 from lucid_swatch.core.look.buying.counted import Counted
 from lucid_swatch.core.look.buying.gaps import gaps, opened_in, spread
 from lucid_swatch.core.look.dressing.dress import zone_of
@@ -88,7 +88,7 @@ WARM = Client(np.array([66.0, 13.0, 22.0]), np.array([30.0, 8.0, 12.0]), np.arra
 
 def test_one_that_opens_much_and_sits_with_the_client_is_one_to_buy():
     found = consider(Wardrobe(RAIL, WARM), piece("camel trousers", C.TROUSERS, (58, 11, 27)), reading_of(WARM))
-    assert found.word is Word.BUY
+    assert found.word is PlainWord.BUY
     assert found.because[0].startswith(f"It opens {found.opens} good looks")
     assert "fewer than" in found.otherwise
 
@@ -97,23 +97,23 @@ def test_what_hangs_there_already_is_no_reason_to_buy():
     rail = (*RAIL, piece("sand knit", C.KNIT, (74, 4, 16)), piece("ivory top", C.TOP, (90, 1, 9)))
     found = consider(Wardrobe(rail), piece("more navy trousers", C.TROUSERS, (22.4, 3.2, -17.6)))
     assert [one.piece.id for one in found.doubles] == ["navy trousers"]
-    assert found.word is Word.WAIT
+    assert found.word is PlainWord.WAIT
     assert found.otherwise == "It would be one to buy if navy trousers went."
     twice = (*rail, piece("other navy trousers", C.TROUSERS, (21.8, 2.8, -18.2)))
-    assert consider(Wardrobe(twice), piece("more", C.TROUSERS, NAVY)).word is Word.LEAVE
+    assert consider(Wardrobe(twice), piece("more", C.TROUSERS, NAVY)).word is PlainWord.LEAVE
 
 
 def test_what_the_client_refuses_is_left_whatever_itopened_in():
     found = consider(Wardrobe(RAIL), piece("wool knit", C.KNIT, CREAM), barred="wool")
-    assert found.word is Word.LEAVE
+    assert found.word is PlainWord.LEAVE
     assert found.because[0] == "The client will not wear it: wool."
 
 
 def test_what_goes_with_nothing_is_left():
     found = consider(Wardrobe(RAIL[:3]), piece("lime coat", C.COAT, (82, -40, 72)))
     assert found.opens == 0
-    assert found.word is Word.LEAVE
-    assert found.because[0].startswith("It opens no good looks")
+    assert found.word is PlainWord.LEAVE
+    assert found.because[0].startswith("It opens no good look")
 
 
 def test_a_colour_that_is_badly_known_opens_a_range_and_a_known_one_hardly():

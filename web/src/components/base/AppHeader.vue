@@ -41,6 +41,13 @@ const here = computed(() => (route.name === 'make' ? 'looks' : String(route.name
         </template>
       </nav>
       <RouterLink
+        class="buying"
+        :to="{ name: 'before-buying', params: { client: id } }"
+        :aria-current="here === 'before-buying' ? 'page' : undefined"
+      >
+        Before buying
+      </RouterLink>
+      <RouterLink
         class="intake"
         :to="{ name: 'intake', params: { client: id } }"
         :aria-current="here === 'intake' ? 'page' : undefined"
@@ -119,8 +126,18 @@ const here = computed(() => (route.name === 'make' ? 'looks' : String(route.name
   width: 28px;
   border-top: 2px dashed var(--line);
 }
-.intake {
+.buying {
   margin-left: auto;
+  padding: 7px 4px;
+  font-weight: 650;
+  text-decoration: none;
+  white-space: nowrap;
+}
+.buying[aria-current] {
+  text-decoration: underline;
+  text-underline-offset: 4px;
+}
+.intake {
   border: 1.2px solid var(--rule);
   border-radius: 6px;
   padding: 7px 13px;

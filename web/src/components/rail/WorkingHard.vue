@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { RouterLink } from 'vue-router'
 import type { Piece, Work, Zone } from '@/api'
 import PinkedSwatch from '@/components/base/PinkedSwatch.vue'
 import { plural } from '@/lib/words'
 
-/** Which pieces carry the rail, which hardly work, and what one new piece would open. */
-const { work, pieces } = defineProps<{ work: Work; pieces: Piece[] }>()
+/** Which pieces carry the rail and which hardly work. */
+const { work, pieces } = defineProps<{ work: Work; pieces: Piece[]; clientId: string }>()
 const emit = defineEmits<{ show: [id: string] }>()
 /** Clothes and shoes are in looks by themselves; an accessory is only added to them. */
 const CARRY: Zone[] = ['layer', 'upper', 'lower', 'whole', 'feet']
@@ -40,16 +41,10 @@ const lists = computed(() => [
     </section>
     <section>
       <h3>Missing</h3>
-      <ul>
-        <li v-for="one in work.openings" :key="one.category + one.name" class="missing">
-          <PinkedSwatch :hex="one.hex" :width="24" :height="22" /><span
-            >{{ one.name }} {{ one.category.replace('-', ' ') }}</span
-          ><strong>+{{ plural(one.looks, 'look') }}</strong>
-        </li>
-      </ul>
-      <p v-if="!work.openings.length" class="soft">
-        A top, a lower half and shoes are needed before looks can be counted.
-      </p>
+      <p class="soft">Which one piece, and which two, would open most looks is counted over all kinds and colours.</p>
+      <RouterLink :to="{ name: 'before-buying', params: { client: clientId }, query: { show: 'missing' } }"
+        >What is missing</RouterLink
+      >
     </section>
     <p class="soft counted">
       {{ work.good }} of {{ plural(work.looks, 'base look') }} reach {{ work.good_from }}: a top with a lower half or
@@ -77,8 +72,7 @@ ul {
   margin: 0;
   padding: 0;
 }
-button,
-.missing {
+button {
   display: grid;
   grid-template-columns: 24px minmax(0, 1fr) auto;
   gap: 10px;

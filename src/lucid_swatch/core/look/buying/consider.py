@@ -27,12 +27,15 @@ PULLS_ITS_WEIGHT = 0.5
 LEAST = 3
 """Good looks that it has to open at least."""
 AT_THE_FACE = (Zone.UPPER, Zone.WHOLE, Zone.LAYER)
-VARIANTS = 6
-"""Places in the doubt of its colour at which it is counted again."""
+DOUBLES = 5.0
+"""CIEDE2000 up to which a piece passes for the same where no more is known of the two."""
+VARIANTS, SURE_IN = 6, 5
+"""Places in the doubt of its colour at which it is counted again, and in how many, its own among them, it has to open
+enough."""
 _DRAWS = np.random.default_rng(24).standard_normal((VARIANTS, 3)) * np.array([1.0, 0.7, 0.7])
 
 
-class Word(StrEnum):
+class PlainWord(StrEnum):
     """What is said of a candidate."""
 
     BUY = "buy"
@@ -72,7 +75,7 @@ class Considered:
     quarrels: tuple[Neighbour, ...]
     """Pieces of nearly its colour with another undertone."""
     looks: tuple[CandidateLook, ...]
-    word: Word
+    word: PlainWord
     because: tuple[str, ...]
     """Sentences, the weightiest first."""
     otherwise: str
@@ -95,6 +98,7 @@ def consider(
     fit, inside = (None, None) if reading is None else in_range([(candidate.lab, candidate.share)], reading)[0]
     partners, woken = _partners(counted, opened, candidate)
     usual = _usual(counted, candidate)
+    sure = counts[len(counts) - SURE_IN]
     told = Considered(
         None if fit is None else round(float(fit), 2),
         inside,
@@ -104,14 +108,19 @@ def consider(
         usual,
         partners,
         woken,
-        tuple(one for one in near if one.difference <= MATCH and one.piece.category is candidate.category),
+        tuple(one for one in near if one.piece.category is candidate.category and _doubles(one)),
         tuple(one for one in near if one.kin is Kin.CLASH),
         _best(counted, opened, candidate),
-        Word.WAIT,
+        PlainWord.WAIT,
         (),
         "",
     )
-    return _worded(told, counted, candidate, barred)
+    return _worded(told, counted, candidate, barred, sure)
+
+
+def _doubles(one: Neighbour) -> bool:
+    """Whether a piece passes for the same: in its colour, or so near to it that the readings cannot tell them apart."""
+    return one.difference <= MATCH or (one.kin is Kin.PERHAPS and one.difference <= DOUBLES)
 
 
 def _variants(candidate: Piece) -> list[Piece]:
@@ -191,8 +200,9 @@ def _shared(row: IntArray, other: IntArray, own: int) -> int:
     return len((set(row.tolist()) & set(other.tolist())) - {own, -1})
 
 
-def _worded(told: Considered, counted: Counted, candidate: Piece, barred: str | None) -> Considered:
-    """The plain word with its arithmetic, and what would turn it."""
+def _worded(told: Considered, counted: Counted, candidate: Piece, barred: str | None, sure: int) -> Considered:
+    """The plain word with its arithmetic, and what would turn it. sure: looks that it opens in most of the places where
+    its colour may lie."""
     enough = max(LEAST, round(PULLS_ITS_WEIGHT * (told.usual or 0)))
     because = [_opening(told, candidate)]
     if told.usual is not None:
@@ -209,16 +219,16 @@ def _worded(told: Considered, counted: Counted, candidate: Piece, barred: str | 
     if told.quarrels:
         because.append(f"Beside {told.quarrels[0].piece.in_a_sentence} it would look like a mistake.")
     if barred is not None:
-        word, otherwise = Word.LEAVE, "Nothing but the client's own word would change that."
+        word, otherwise = PlainWord.LEAVE, "Nothing but the client's own word would change that."
         because.insert(0, f"The client will not wear it: {barred}.")
     elif told.opens_within[1] == 0:
-        word, otherwise = Word.LEAVE, "It would have to go with something that hangs there."
+        word, otherwise = PlainWord.LEAVE, "It would have to go with something that hangs there."
     elif told.doubles:
-        word = Word.LEAVE if len(told.doubles) > 1 or told.opens < enough else Word.WAIT
+        word = PlainWord.LEAVE if len(told.doubles) > 1 or told.opens < enough else PlainWord.WAIT
         otherwise = f"It would be one to buy if {told.doubles[0].piece.in_a_sentence} went."
-    elif told.opens_within[0] < enough:
+    elif sure < enough:
         short = enough - told.opens
-        word = Word.WAIT
+        word = PlainWord.WAIT
         otherwise = (
             f"It would be one to buy if it opened {short} more."
             if short > 0
@@ -226,11 +236,11 @@ def _worded(told: Considered, counted: Counted, candidate: Piece, barred: str | 
         )
     elif off:
         word, otherwise = (
-            Word.WAIT,
+            PlainWord.WAIT,
             "In a colour that sits with the client, or away from the face, it would be one to buy.",
         )
     else:
-        word, otherwise = Word.BUY, f"It would be one to wait with if it opened fewer than {enough}."
+        word, otherwise = PlainWord.BUY, f"It would be one to wait with if it opened fewer than {enough}."
     return replace(told, word=word, because=tuple(because), otherwise=otherwise)
 
 
@@ -238,12 +248,12 @@ def _opening(told: Considered, candidate: Piece) -> str:
     low, high = told.opens_within
     span = "" if low == high else f", between {low} and {high} where its colour may lie"
     if zone_of(candidate.category) in BASE:
-        return f"It opens {_looks(told.opens)}{span}; the rail has {told.good_now} now."
-    return f"With it {_looks(told.opens, 'more')} would be good{span}; the rail has {told.good_now} now."
+        return f"It opens {_looks(told.opens)}{span}; the rail has {told.good_now} without it."
+    return f"With it {_looks(told.opens, 'more')} would be good{span}; the rail has {told.good_now} without it."
 
 
 def _looks(count: int, kind: str = "good") -> str:
-    return f"no {kind} looks" if count == 0 else f"1 {kind} look" if count == 1 else f"{count} {kind} looks"
+    return f"no {kind} look" if count == 0 else f"1 {kind} look" if count == 1 else f"{count} {kind} looks"
 
 
 def _pieces(counted: Counted, ids: tuple[str, ...] | list[str]) -> str:

@@ -84,10 +84,18 @@ class Counted:
             return Opened(np.zeros((0, 4), np.intp), np.zeros(0), 1.0)
         if zone not in BASE:
             return self._lifted(place)
-        places = {one: [] if one in EXCLUDES.get(zone, ()) else there for one, there in self.places.items()}
-        scored = self._scored({**places, zone: [place]}, place if zone is Zone.LAYER else None)
+        scored = self.holding([place])
         kept = scored.wholes >= GOOD
         return Opened(scored.rows[kept], scored.wholes[kept], scored.scale)
+
+    def holding(self, strangers: Sequence[int]) -> Opened:
+        """All base looks, good or not, that hold some strangers. strangers: places of clothes of different zones."""
+        zones = [zone_of(self.pieces[place].category) for place in strangers]
+        left_out = {other for zone in zones for other in EXCLUDES.get(zone, ())}
+        places = {one: [] if one in left_out else there for one, there in self.places.items()}
+        places |= {zone: [place] for zone, place in zip(zones, strangers, strict=True)}
+        layer = next((place for zone, place in zip(zones, strangers, strict=True) if zone is Zone.LAYER), None)
+        return self._scored(places, layer)
 
     def lifts(self, place: int, most: int) -> int:
         """How many base looks an accessory makes good, told from at most so many of those it could."""

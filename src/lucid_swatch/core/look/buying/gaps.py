@@ -1,7 +1,7 @@
 """Which pieces are missing: over all kinds and the whole gamut of cloth, those that would open most good looks."""
 
-from collections.abc import Callable, Iterator, Sequence
-from dataclasses import dataclass
+from collections.abc import Callable, Collection, Iterator, Sequence
+from dataclasses import dataclass, replace
 
 import numpy as np
 
@@ -12,7 +12,9 @@ from ...colour.difference import pairwise_delta_e_2000
 from ...colour.names import name_colours
 from ...garment.neutrals import neutrality
 from ...garment.piece import Piece
+from ...garment.usual_finishes import USUAL_FINISHES
 from ...garment.vocabulary import Category as C
+from ...garment.vocabulary import Finish, PatternType
 from ..dressing.base_looks import BASE
 from ..dressing.dress import zone_of
 from ..dressing.wardrobe import Wardrobe
@@ -37,9 +39,30 @@ APART = 18.0
 """CIEDE2000 between two gaps of one kind that are two."""
 NEARLY = 0.95
 """Two colours of one kind that open so nearly as many are one gap, and the quieter of them is named."""
+A_FEW = 6
+"""Looks from which one more or less is nothing."""
 SUITS_FROM = 0.55
 """Of how well the best colour suits, from which a colour at the face is asked."""
+ONE_WITHIN, ONE_FROM = 6.0, 0.6
+"""CIEDE2000 within which gaps of one place are one, and how much of the best another has to open to be told with it."""
+LOUD_AT, LOUD_COSTS = 50.0, 0.25
+"""Loudness from which a colour is as loud as can be, and the share of its looks that this takes from its worth."""
+SKIRTED = frozenset({C.SKIRT, C.DRESS})
+"""Categories that are missed only where one of them hangs."""
+CLEARLY = 1.12
+"""Of what a plain cloth opens, from which a pattern or a surface is asked for instead."""
+SURFACES = 2
+"""Of the usual ones of a kind, that are tried."""
+PATTERNED = frozenset({C.TOP, C.SHIRT, C.KNIT, C.SKIRT, C.DRESS, C.TROUSERS, C.JACKET, C.COAT, C.SCARF})
+"""Categories that are tried in a pattern, each colour with the farther of two grounds, half and half."""
+GROUNDS, HALVES = np.array([[92.0, 0.0, 5.0], [20.0, 0.0, -3.0]]), np.array([0.5, 0.5])
+HOW = {"stripe": "striped", "check": "checked", "dot": "dotted", "pleat": "pleated", "quilt": "quilted"}
+"""What a pattern or a surface is called before a piece, where that is another word."""
 AT_THE_FACE = frozenset({C.TOP, C.SHIRT, C.KNIT, C.DRESS, C.JACKET, C.COAT, C.SCARF})
+
+
+Refused = Callable[[Sequence[Piece]], Collection[str]]
+"""The ids of those of some pieces that a client would not wear."""
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -55,6 +78,42 @@ class Gap:
     """Good looks that there would be more."""
     within: float
     """CIEDE2000 round lab in which that nearly holds."""
+    pattern: PatternType = PatternType.SOLID
+    """Another one where it opens clearly more than a plain cloth, and so the finish."""
+    finish: tuple[Finish, ...] = ()
+    ground: FloatArray | None = None
+    """(3,), the other colour of a pattern."""
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class OneGap:
+    """Gaps of several kinds that are worn in one place and are of one colour: any of them would fill it."""
+
+    gap: Gap
+    """The one that opens most."""
+    categories: tuple[C, ...]
+
+    @property
+    def worth(self) -> float:
+        """The looks that it opens, of a loud colour somewhat less: what goes with much is what a gap usually is."""
+        loud = float(np.clip(loudness(self.gap.lab[None])[0] / LOUD_AT, 0, 1))
+        return self.gap.opens * (1 - LOUD_COSTS * loud)
+
+
+def as_one(found: Sequence[Gap]) -> list[OneGap]:
+    """Some gaps, those that are nearly one told once, the worthiest first."""
+    groups: list[list[Gap]] = []
+    for gap in sorted(found, key=lambda gap: -gap.opens):
+        for group in groups:
+            first = group[0]
+            near = float(pairwise_delta_e_2000(first.lab[None], gap.lab[None])[0, 0]) <= ONE_WITHIN
+            if near and zone_of(first.category) is zone_of(gap.category) and gap.opens >= ONE_FROM * first.opens:
+                group.append(gap)
+                break
+        else:
+            groups.append([gap])
+    told = [OneGap(group[0], tuple(dict.fromkeys(gap.category for gap in group))) for group in groups]
+    return sorted(told, key=lambda one: -one.worth)
 
 
 def gaps(
@@ -62,60 +121,125 @@ def gaps(
     count: int = 8,
     reading: FaceReading | None = None,
     categories: Sequence[C] = ASKED,
-    progress: Callable[[float], None] = lambda share: None,
+    refused: Refused = lambda pieces: (),
 ) -> list[Gap]:
-    """The pieces that are missing, most opening first.
+    """The pieces that are missing, most opening first; of kinds that the client does not wear none.
 
-    reading: of the client's colouring, so that nothing is asked at the face that does not sit with it. progress: told
-    the share that is done."""
+    reading: of the client's colouring, so that nothing is asked at the face that does not sit with it. refused: ids of
+    pieces that the client would not wear."""
     colours = spread(cloth_colours(), COARSE)
     found: list[Gap] = []
-    for k, category in enumerate(categories):
-        found.extend(_of_category(wardrobe, category, colours, reading))
-        progress((k + 1) / len(categories))
+    for category in worn_kinds(wardrobe, categories):
+        found.extend(_of_category(wardrobe, category, colours, reading, refused))
     found.sort(key=lambda gap: -gap.opens)
     return found[:count]
 
 
-def _of_category(wardrobe: Wardrobe, category: C, colours: FloatArray, reading: FaceReading | None) -> Iterator[Gap]:
+def worn_kinds(wardrobe: Wardrobe, categories: Sequence[C]) -> list[C]:
+    """Those of some categories that the client wears: who has neither skirt nor dress is not asked to buy one."""
+    there = {piece.category for piece in wardrobe.pieces}
+    return [one for one in categories if one not in SKIRTED or there & SKIRTED]
+
+
+def _of_category(
+    wardrobe: Wardrobe, category: C, colours: FloatArray, reading: FaceReading | None, refused: Refused
+) -> Iterator[Gap]:
     """The gaps of one kind: coarse first, then round the best, then the best of all to the look."""
-    asked = _suiting(colours, category, reading)
+
+    def may_be(some: FloatArray) -> FloatArray:
+        some = suiting(some, category, reading)
+        out = set(refused([plain(str(k), category, lab) for k, lab in enumerate(some)]))
+        return some[[str(k) not in out for k in range(len(some))]] if out else some
+
+    asked = may_be(colours)
     if not len(asked):
         return
     opens = opened_in(wardrobe, category, asked, ROUGHLY)
     if opens.max() == 0:
         return
-    finer = _suiting(_around(asked[np.argsort(-opens, kind="stable")[:LEADERS]]), category, reading)
+    finer = may_be(_around(asked[np.argsort(-opens, kind="stable")[:LEADERS]]))
     if len(finer):
         asked, opens = np.vstack([asked, finer]), np.concatenate([opens, opened_in(wardrobe, category, finer, ROUGHLY)])
     first = np.argsort(-opens, kind="stable")[:SETTLED]
     opens[first] = opened_in(wardrobe, category, asked[first], SETTLED_WITH)
     left = np.ones(len(asked), dtype=bool)
-    for _ in range(MOST_OF_A_KIND):
+    for number in range(MOST_OF_A_KIND):
         if not left.any() or opens[left].max() == 0:
             return
-        near = np.flatnonzero(left & (opens >= NEARLY * opens[left].max()))
-        place = int(near[np.argmin(_loud(asked[near]))])
+        near = np.flatnonzero(left & (opens >= _nearly(int(opens[left].max()))))
+        place = int(near[np.argmin(loudness(asked[near]))])
         away = pairwise_delta_e_2000(asked[place][None], asked)[0]
         within = _within(away, opens, int(opens[place]))
-        yield Gap(category, asked[place], _called(asked[place], category), int(opens[place]), within)
+        gap = Gap(category, asked[place], called(asked[place], category), int(opens[place]), within)
+        yield gap if number else _made_of(wardrobe, gap, refused)
         left &= away > APART
+
+
+def _nearly(most: int) -> float:
+    """From how many looks a colour opens nearly as many as the best: of a dozen, one more or less is nothing."""
+    return min(NEARLY * most, most - 1.0) if most >= A_FEW else NEARLY * most
+
+
+def _made_of(wardrobe: Wardrobe, gap: Gap, refused: Refused) -> Gap:
+    """A gap as the surface or the pattern that opens clearly more than a plain cloth of its colour would; else as it is."""
+    made = [replace(_piece(gap), id=f"of {finish}", finish=frozenset({finish})) for finish in _finishes(gap.category)]
+    if gap.category in PATTERNED:
+        second = GROUNDS[int(np.abs(GROUNDS[:, 0] - gap.lab[0]).argmax())]
+        made += [
+            replace(_piece(gap), id=f"in a {pattern}", lab=np.stack([gap.lab, second]), share=HALVES, pattern=pattern)
+            for pattern in (PatternType.STRIPE, PatternType.CHECK)
+        ]
+    out = set(refused(made))
+    made = [one for one in made if one.id not in out]
+    if not made:
+        return gap
+    opens = opened_by(wardrobe, made, SETTLED_WITH)
+    best = int(opens.argmax())
+    if opens[best] < CLEARLY * gap.opens:
+        return gap
+    one = made[best]
+    kind = gap.category.value.replace("-", " ")
+    how = one.pattern.value if one.finish == frozenset() else next(iter(one.finish)).value
+    colour = gap.name.removesuffix(kind).strip()
+    said = f"{colour} {HOW.get(how, how)} {kind}"
+    ground = one.lab[1] if len(one.lab) > 1 else None
+    return replace(gap, name=said, opens=int(opens[best]), pattern=one.pattern, finish=tuple(one.finish), ground=ground)
+
+
+def _finishes(category: C) -> list[Finish]:
+    usual = USUAL_FINISHES[category]
+    return sorted(usual, key=lambda one: -usual[one])[:SURFACES]
+
+
+def _piece(gap: Gap) -> Piece:
+    return plain("a gap", gap.category, gap.lab)
 
 
 def opened_in(wardrobe: Wardrobe, category: C, colours: FloatArray, most: int) -> IntArray:
     """How many good looks a plain piece of a kind opens in each colour. (n, 3) to (n,). most: looks scored for each."""
-    strangers = [_plain(f"a stranger {k}", category, lab) for k, lab in enumerate(colours)]
+    return opened_by(wardrobe, [plain(f"a stranger {k}", category, lab) for k, lab in enumerate(colours)], most)
+
+
+def opened_by(wardrobe: Wardrobe, strangers: Sequence[Piece], most: int) -> IntArray:
+    """How many good looks each of some strangers opens; an accessory those that none which hangs there makes good.
+
+    most: looks scored for each. To (n,)."""
     counted = Counted(wardrobe, strangers, most)
-    if zone_of(category) in BASE:
-        return np.array([counted.opened(one.id).count for one in strangers], dtype=np.intp)
-    return np.array([counted.makes_anew(one.id, most) for one in strangers], dtype=np.intp)
+    return np.array(
+        [
+            counted.opened(one.id).count if zone_of(one.category) in BASE else counted.makes_anew(one.id, most)
+            for one in strangers
+        ],
+        dtype=np.intp,
+    )
 
 
-def _plain(id: str, category: C, lab: FloatArray) -> Piece:
+def plain(id: str, category: C, lab: FloatArray) -> Piece:
+    """A piece of one colour of which nothing else is known. lab: (3,)."""
     return Piece(id, category, lab[None, :], np.ones(1), label=id)
 
 
-def _suiting(colours: FloatArray, category: C, reading: FaceReading | None) -> FloatArray:
+def suiting(colours: FloatArray, category: C, reading: FaceReading | None) -> FloatArray:
     """The colours of a kind that sit with the client, where they would lie at the face."""
     if reading is None or category not in AT_THE_FACE or not len(colours):
         return colours
@@ -144,7 +268,7 @@ def _around(leaders: FloatArray) -> FloatArray:
     return colours[np.unique(near)]
 
 
-def _loud(lab: FloatArray) -> FloatArray:
+def loudness(lab: FloatArray) -> FloatArray:
     """How little quiet colours are: a gap is usually filled by one that goes with much. (n, 3) to (n,)."""
     return np.asarray(np.hypot(lab[:, 1], lab[:, 2]) - 12.0 * neutrality(lab))
 
@@ -158,6 +282,7 @@ def _within(away: FloatArray, opens: IntArray, own: int) -> float:
     return round(float(max(inside.max() if len(inside) else 0.0, 0.5 * reach)), 1)
 
 
-def _called(lab: FloatArray, category: C) -> str:
+def called(lab: FloatArray, category: C) -> str:
+    """What a piece of a colour is called, as in 'navy trousers'. lab: (3,)."""
     name = name_colours(lab[None], neutrality(lab[None]) > 0.5)[0]
     return f"{name} {category.value.replace('-', ' ')}"

@@ -53,19 +53,6 @@ def base_looks(places: Mapping[Zone, list[int]], most: int) -> BaseLooks:
     return BaseLooks(np.array(rows, dtype=np.intp).reshape(-1, len(set(COLUMNS.values()))), total)
 
 
-def with_stranger(rows: IntArray, zone: Zone, stranger: int) -> IntArray:
-    """The base looks with another piece in one zone, each once. stranger: its place."""
-    changed = rows.copy()
-    whole = changed[:, COLUMNS[Zone.LOWER]] == NOTHING
-    if zone is Zone.WHOLE:
-        changed[:, COLUMNS[Zone.LOWER]] = NOTHING
-    elif zone in (Zone.UPPER, Zone.LOWER):
-        changed = changed[~whole]
-    changed[:, COLUMNS[zone]] = stranger
-    unique: IntArray = np.unique(changed, axis=0) if len(changed) else changed
-    return unique
-
-
 def looks_with(zone: Zone, count: Mapping[Zone, int]) -> int:
     """How many base looks one piece of a zone is in, or would be. count: pieces of each zone."""
     upper, lower, whole = (count[z] for z in (Zone.UPPER, Zone.LOWER, Zone.WHOLE))

@@ -3,7 +3,6 @@
 What is known of pairs grows with the square of the pieces. A look of the whole rail is as likely in one of the groups as
 any other, so that shares of good looks carry over; source: cluster sampling, Cochran 1977, chapter 9."""
 
-from collections.abc import Sequence
 from dataclasses import replace
 
 import numpy as np
@@ -19,27 +18,22 @@ from .wardrobe import Wardrobe
 
 GROUP = 300
 """Pieces of a group."""
-TRIED_GROUPS = 2
-"""Groups in which a stranger is tried."""
 
 
-def counter_of(wardrobe: Wardrobe, strangers: Sequence[Piece] = ()) -> "Counter | LongRail":
+def counter_of(wardrobe: Wardrobe) -> "Counter | LongRail":
     """What counts the base looks of a rail, however long it is."""
     if len(wardrobe.pieces) <= PIECES_AT_ONCE:
-        return Counter(wardrobe, strangers)
-    return LongRail(wardrobe, strangers)
+        return Counter(wardrobe)
+    return LongRail(wardrobe)
 
 
 class LongRail:
     """The same questions as a Counter answers, answered by groups of the rail."""
 
-    def __init__(self, wardrobe: Wardrobe, strangers: Sequence[Piece]) -> None:
+    def __init__(self, wardrobe: Wardrobe) -> None:
         groups = _groups(wardrobe)
         most = max(MOST_SCORED // len(groups), GROUP)
-        self.groups = [
-            Counter(replace(wardrobe, pieces=group), strangers if k < TRIED_GROUPS else (), most)
-            for k, group in enumerate(groups)
-        ]
+        self.groups = [Counter(replace(wardrobe, pieces=group), most) for group in groups]
         free = [wardrobe.pieces[place] for place in wardrobe.free]
         self.count = {zone: sum(1 for piece in free if zone_of(piece.category) is zone) for zone in Zone}
 
@@ -57,16 +51,6 @@ class LongRail:
                 everywhere = looks_with(zone, self.count) if zone in BASE else good
                 each.setdefault(id, []).append(count / max(there, 1) * everywhere)
         return Outfits(total, round(good), True, {id: round(float(np.mean(some))) for id, some in each.items()})
-
-    def opened(self, candidate: Piece) -> int:
-        """How many good base looks a stranger would open; an estimate. Nothing for an accessory."""
-        zone = zone_of(candidate.category)
-        if zone not in BASE:
-            return 0
-        shares = [
-            group.opened(candidate) / max(looks_with(zone, _counts(group)), 1) for group in self.groups[:TRIED_GROUPS]
-        ]
-        return round(float(np.mean(shares)) * looks_with(zone, self.count))
 
 
 def _counts(group: Counter) -> dict[Zone, int]:

@@ -6,11 +6,10 @@ from dataclasses import dataclass
 import numpy as np
 
 from ...colour.arrays import BoolArray, FloatArray, IntArray
-from ...garment.piece import Piece
 from ..body import Zone
 from ..look import Intent
 from ..verdict import score_batch
-from .base_looks import BASE, base_looks, looks_with, places_by_zone, unsplit, with_stranger
+from .base_looks import BASE, base_looks, places_by_zone, unsplit
 from .dress import zone_of
 from .wardrobe import Wardrobe
 
@@ -18,8 +17,8 @@ GOOD = 65.0
 """The whole from which a look is good."""
 MOST_SCORED = 4000
 """Base looks that are scored; of more, that many are drawn."""
-DRAWN_FOR_EXTRAS, TRIED_FOR_OPENINGS = 40, 120
-"""Good base looks on which each accessory is tried, and base looks on which each stranger is."""
+DRAWN_FOR_EXTRAS = 40
+"""Good base looks on which each accessory is tried."""
 CHUNK = 12000
 """Looks scored at once: enough that numpy's own cost a call hardly counts, few enough for some twenty megabytes."""
 
@@ -40,17 +39,15 @@ class Outfits:
 
 
 class Counter:
-    """The base looks of a wardrobe, scored once, so that additions can be tried against them."""
+    """The base looks of a wardrobe, scored once."""
 
-    def __init__(self, wardrobe: Wardrobe, strangers: Sequence[Piece] = (), most: int = MOST_SCORED) -> None:
-        """strangers: pieces that are not on the rail and may be asked about. most: base looks that are scored."""
-        outside = {piece.id for piece in strangers}
-        self.wardrobe = wardrobe.with_strangers(strangers)
+    def __init__(self, wardrobe: Wardrobe, most: int = MOST_SCORED) -> None:
+        """most: base looks that are scored."""
+        # in the order in which looks are scored
+        self.wardrobe = wardrobe.with_strangers(())
         self.pieces = self.wardrobe.pieces
-        categories = [piece.category for piece in self.pieces]
-        self.free = [place for place in self.wardrobe.free if self.pieces[place].id not in outside]
-        self.strangers = {piece.id: place for place, piece in enumerate(self.pieces) if piece.id in outside}
-        self.places = places_by_zone(categories, self.free)
+        self.free = list(self.wardrobe.free)
+        self.places = places_by_zone([piece.category for piece in self.pieces], self.free)
         looks = base_looks(self.places, most)
         kept = unsplit(looks.rows, base_sets(self.wardrobe, self.free))
         self.index, self.scored = looks.rows[kept], len(looks.rows)
@@ -68,18 +65,6 @@ class Counter:
         each |= {self.pieces[k].id: round(share * good) for k, share in self._extras().items()}
         each |= {piece.id: round(good) for piece in self.wardrobe.always if piece.id in self.wardrobe.by_id}
         return Outfits(round(len(self.index) * self.scale), round(good), self.drawn, each)
-
-    def opened(self, candidate: Piece) -> int:
-        """How many good base looks a stranger would open; an estimate on a large rail. Nothing for an accessory."""
-        zone, place = zone_of(candidate.category), self.strangers[candidate.id]
-        if zone not in BASE or place not in self.wardrobe.free:
-            return 0
-        rows = with_stranger(self.index, zone, place)
-        if not len(rows):
-            return 0
-        tried = rows[np.random.default_rng(7).permutation(len(rows))[:TRIED_FOR_OPENINGS]]
-        count = {one: len(places) for one, places in self.places.items()}
-        return round(float(self._good(tried).mean()) * looks_with(zone, count))
 
     def _extras(self) -> dict[int, float]:
         """For each accessory the share of good base looks that stay good with it."""
