@@ -45,7 +45,7 @@ def card_pdf(card: Card) -> bytes:
     for name in (PLAIN, BOLD):
         registerFont(TTFont(name, str(FONTS / f"{name}.ttf")))
     out, (wide, high) = io.BytesIO(), A6
-    canvas = Canvas(out, pagesize=A6, invariant=1)
+    canvas = Canvas(out, pagesize=A6, invariant=1, pageCompression=0)
     canvas.setTitle(f"To look for: {card.title}")
     canvas.setFillGray(PAPER)
     canvas.rect(0, 0, wide, high, fill=1, stroke=0)

@@ -23,6 +23,7 @@ class Candidates(Book[Candidate]):
 
     def restore(self, id: str, snapshot: Snapshot | None) -> None:
         """Makes a candidate what a snapshot says; a picture that was removed meanwhile stays away."""
-        if snapshot is not None and self.session.get(PhotoRow, snapshot.get("photo_id")) is None:
+        photo = None if snapshot is None else snapshot.get("photo_id")
+        if snapshot is not None and photo is not None and self.session.get(PhotoRow, photo) is None:
             snapshot = snapshot | {"photo_id": None}
         super().restore(id, snapshot)

@@ -161,7 +161,7 @@ def change_candidate(
         seen_at=candidate.seen_at if seen_at is None else seen_at,
         colours=candidate.colours if colours is None else tuple(colours),
     )
-    with recorded(session, candidate.client_id, f"{_called(session, candidate)}: noted before buying") as change:
+    with recorded(session, candidate.client_id, f"{_called(session, turned)}: noted before buying") as change:
         change.touches("candidate", id)
         return Candidates(session).change(id, lambda now: turned)
 

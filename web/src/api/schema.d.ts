@@ -3423,6 +3423,8 @@ export interface components {
             /** Looks */
             looks: components["schemas"]["CandidateLookAnswer"][];
             cost: components["schemas"]["CostAnswer"] | null;
+            /** @description The same in short, as it is noted on the candidate. */
+            judged: components["schemas"]["SaidAnswer"] | null;
             before: components["schemas"]["SaidAnswer"] | null;
         };
         /**

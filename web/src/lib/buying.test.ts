@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Candidate, Considered } from '@/api'
-import { labOf, listed, saidBefore, standing, topOf } from './buying'
+import { knownWithin, labOf, listed, saidBefore, standing, topOf } from './buying'
 
 const candidate = (now: Partial<Candidate>) => ({ photo: null, piece: null, judged: null, ...now }) as Candidate
 
@@ -27,6 +27,13 @@ describe('before buying', () => {
     expect(labOf(50, 20, 0)).toEqual([50, 20, 0])
     expect(labOf(50, 20, 90)).toEqual([50, 0, 20])
     expect(labOf(50, 0, 213)[1]).toBeCloseTo(0)
+  })
+
+  it('says how well a colour is known', () => {
+    const piece = { colours: [{ uncertainty: 10.9 }] } as unknown as Candidate['piece']
+    expect(knownWithin(candidate({ piece, source: 'photo' }))).toBe('Its colour is known within 11 CIEDE2000.')
+    expect(knownWithin(candidate({ piece, source: 'gap' }))).toMatch(/: nobody has seen it yet\.$/)
+    expect(knownWithin(candidate({ source: 'photo' }))).toBe('')
   })
 
   it('lists words', () => {

@@ -39,3 +39,17 @@ export function topOf(...values: number[]): number {
 /** Some words, the last after an 'or'. */
 export const listed = (words: string[]): string =>
   words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} or ${words.at(-1)}`
+
+const WHY: Record<Candidate['source'], string> = {
+  photo: '',
+  'picture off a screen': ': its light, and what its maker did to it, are nobody’s',
+  'colour reader': '',
+  'by eye': ': it was set by eye',
+  gap: ': nobody has seen it yet',
+}
+
+/** How well the main colour of a candidate is known, and why no better. */
+export function knownWithin(one: Candidate): string {
+  const within = one.piece?.colours[0]?.uncertainty
+  return within == null ? '' : `Its colour is known within ${within.toFixed(0)} CIEDE2000${WHY[one.source]}.`
+}

@@ -1,4 +1,4 @@
-import { computed, ref, watch, type Ref } from 'vue'
+import { computed, nextTick, ref, watch, type Ref } from 'vue'
 import type {
   Candidate,
   CandidateBody,
@@ -30,7 +30,20 @@ const as = (one: Candidate) =>
     one.kept.price,
     one.category,
   ])
-const judge = (one: Candidate) => answered(api.POST('/api/candidates/{candidate_id}/judge', of(one.id)))
+/** What is said of a candidate now; the list says the same at once. */
+async function judge(clientId: string, one: Candidate): Promise<Considered> {
+  const told = await answered(api.POST('/api/candidates/{candidate_id}/judge', of(one.id)))
+  await patch(clientId, one.id, { judged: told.judged, before: told.before })
+  return told
+}
+/** Shows a candidate of the list as it is now; a list that was asked for before may not know it yet. */
+async function patch(clientId: string, id: string, now: Partial<Candidate>) {
+  const queryKey = keys.candidates(clientId)
+  cache.setQueryData<Candidate[]>(queryKey, (before) =>
+    before?.map((one) => (one.id === id ? { ...one, ...now } : one)),
+  )
+  if (cache.isFetching({ queryKey })) await touch(queryKey)
+}
 
 /** What a client may buy: noted, judged, corrected, bought or let go. */
 export function useCandidates(clientId: Ref<string>) {
@@ -48,9 +61,16 @@ export function useCandidates(clientId: Ref<string>) {
   )
   const candidates = computed(() => answer.value ?? [])
 
-  const put = (one: Candidate) => {
-    cache.setQueryData<Candidate[]>(key(), (before) => before?.map((other) => (other.id === one.id ? one : other)))
+  const put = async (one: Candidate) => {
+    await patch(clientId.value, one.id, one)
     return one
+  }
+  /** Nothing more is asked about what is no candidate any more. */
+  async function gone(id: string) {
+    cache.setQueryData<Candidate[]>(key(), (before) => before?.filter((one) => one.id !== id))
+    await nextTick()
+    cache.removeQueries({ queryKey: ['client', clientId.value, 'considered', id] })
+    cache.removeQueries({ queryKey: ['client', clientId.value, 'together'] })
   }
   const noted = (act: () => Promise<Candidate>) =>
     tried(async () => {
@@ -96,13 +116,14 @@ export function useCandidates(clientId: Ref<string>) {
   const buy = (id: string) =>
     tried(async () => {
       const piece = await answered(api.POST('/api/candidates/{candidate_id}/buy', of(id)))
+      await gone(id)
       await touch(keys.all(clientId.value))
       return piece
     })
   const letGo = (id: string) =>
     tried(async () => {
       await answered(api.DELETE('/api/candidates/{candidate_id}', of(id)))
-      cache.setQueryData<Candidate[]>(key(), (before) => before?.filter((one) => one.id !== id))
+      await gone(id)
       await touch(key())
       return true
     })
@@ -152,7 +173,7 @@ export function useConsidered(clientId: Ref<string>, candidate: Ref<Candidate | 
       const one = candidate.value
       return one?.piece ? keys.considered(clientId.value, one.id, as(one)) : null
     },
-    () => judge(candidate.value!),
+    () => judge(clientId.value, candidate.value!),
   )
   return { considered: answer, problem, asking }
 }
@@ -177,7 +198,11 @@ export function useJudgedAnew(clientId: Ref<string>, candidates: Ref<Candidate[]
         try {
           judged.value = {
             ...judged.value,
-            [one.id]: await cache.fetchQuery({ queryKey, queryFn: () => judge(one), staleTime: 60_000 }),
+            [one.id]: await cache.fetchQuery({
+              queryKey,
+              queryFn: () => judge(clientId.value, one),
+              staleTime: 60_000,
+            }),
           }
         } catch {
           // what cannot be judged says so where it is opened

@@ -20,7 +20,7 @@ import ChooseFile from '@/components/fields/ChooseFile.vue'
 import PhotoStage, { type Tool } from '@/components/intake/PhotoStage.vue'
 import ColourPlaces from '@/components/rail/ColourPlaces.vue'
 import { useKeys } from '@/composables/useKeys'
-import { candidateName } from '@/lib/buying'
+import { candidateName, knownWithin } from '@/lib/buying'
 import { firstProblem } from '@/server/firstProblem'
 import { useCandidates, useConsidered, useJudgedAnew, useTogether } from '@/server/useCandidates'
 import { useClient } from '@/server/useClient'
@@ -359,6 +359,7 @@ const HINTS: Partial<Record<Tool, string>> = {
             · <NButton text class="word" :aria-pressed="seeing" @click="see">its photo <kbd>V</kbd></NButton></template
           >
         </p>
+        <p v-if="open.piece" class="soft">{{ knownWithin(open) }}</p>
         <ProblemNote v-if="open.photo?.problem" :problem="open.photo.problem" />
         <p v-else-if="open.photo && !open.photo.reading" role="status">{{ open.photo.stage || 'waits to be read' }}…</p>
         <p v-else-if="!open.piece" role="status">Say what it is, then it is weighed.</p>
@@ -454,11 +455,11 @@ h3 {
   border-bottom: 1px solid var(--line);
 }
 .face {
-  flex: 1.15;
+  flex: 1;
   padding: 0 18px;
 }
 .looks {
-  flex: 1;
+  flex: 1.2;
   padding: 0 18px 6px;
 }
 .map {

@@ -138,6 +138,8 @@ class ConsideredAnswer(Answer):
     nearest: list[NeighbourAnswer]
     looks: list[CandidateLookAnswer]
     cost: CostAnswer | None
+    judged: SaidAnswer | None
+    """The same in short, as it is noted on the candidate."""
     before: SaidAnswer | None
 
 
@@ -295,6 +297,7 @@ def considered_answer(found: Told) -> ConsideredAnswer:
         else CostAnswer(
             a_wear=cost.a_wear, a_year=round(cost.a_year, 1), years=cost.years, wears=cost.wears, told=cost.told
         ),
+        judged=said_answer(found.candidate.judged),
         before=said_answer(found.candidate.before),
     )
 

@@ -15,8 +15,8 @@ ALONE = 14.0
 """CIEDE2000 to the nearest other piece from which one stands alone."""
 EMPTY = 16.0
 """CIEDE2000 from the nearest piece from which a colour is one that nothing hangs in."""
-PLACES = 3
-"""Empty places that are named."""
+PLACES, PLACES_APART = 3, 22.0
+"""Empty places that are named, and CIEDE2000 between them at least."""
 MOST = 1500
 """Pieces that are grouped; what is known of pairs grows with the square of them."""
 
@@ -105,7 +105,7 @@ def _empty(lab: FloatArray, wanted: FloatArray) -> tuple[EmptyPlace, ...]:
         if room[place] <= 0:
             break
         found.append(EmptyPlace(wanted[place], _called(wanted[place][None])[0], round(float(away[place]), 1)))
-        room[between[place] < 2 * EMPTY] = 0.0
+        room[between[place] < PLACES_APART] = 0.0
     return tuple(found)
 
 

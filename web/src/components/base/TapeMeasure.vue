@@ -7,6 +7,7 @@ const {
   low = 0,
   high = 100,
   doubt = 0,
+  span = null,
   name,
   shown,
   ends = null,
@@ -17,6 +18,8 @@ const {
   high?: number
   /** Half the length of the uncertain stretch, in the unit of the value. */
   doubt?: number
+  /** The uncertain stretch from where to where, where the value is not in its middle. */
+  span?: [number, number] | null
   name: string
   /** The value in words or figures, at the pin. */
   shown: string
@@ -26,8 +29,8 @@ const {
 }>()
 const place = (at: number) => Math.min(100, Math.max(0, ((at - low) / (high - low)) * 100))
 const pin = computed(() => place(value))
-const from = computed(() => place(value - doubt))
-const to = computed(() => place(value + doubt))
+const from = computed(() => place(span ? span[0] : value - doubt))
+const to = computed(() => place(span ? span[1] : value + doubt))
 /** The figure stands where no other pin is, and never off the tape. */
 const leftwards = computed(() =>
   other === null ? pin.value > 78 : place(other.value) >= pin.value ? pin.value > 12 : pin.value > 94,
@@ -46,7 +49,7 @@ const ticks = Array.from({ length: 21 }, (_, index) => index)
     :aria-valuetext="other ? `${shown}; ${other.name}` : shown"
   >
     <div class="tape">
-      <span v-if="doubt" class="doubt" :style="{ left: `${from}%`, width: `${to - from}%` }" />
+      <span v-if="to > from" class="doubt" :style="{ left: `${from}%`, width: `${to - from}%` }" />
       <span
         v-for="tick in ticks"
         :key="tick"

@@ -5,7 +5,6 @@ import PinkedSwatch from '@/components/base/PinkedSwatch.vue'
 import DrapedFace from '@/components/client/DrapedFace.vue'
 import { candidateName } from '@/lib/buying'
 import { chinOf } from '@/lib/chin'
-import { plural } from '@/lib/words'
 
 /** A candidate large: at the client's face, or as it lies where it is worn far from it; beside the nearest cloth. */
 const { candidate, client, considered, brief } = defineProps<{
@@ -20,6 +19,12 @@ const piece = computed(() => candidate.piece)
 const colour = computed(() => piece.value?.colours[0] ?? null)
 const atTheFace = computed(() => (piece.value?.nearness ?? 0) >= 0.5)
 const chin = computed(() => chinOf(client.portraits))
+/** What is near and, where nothing is, the one that is nearest. */
+const near = computed(() => {
+  const all = considered?.nearest ?? []
+  const some = all.filter((one) => one.kin !== 'apart')
+  return some.length ? some : all.slice(0, 1)
+})
 const cutOut = computed(() => candidate.photo?.pictures.cloth_only ?? null)
 const KIN: Record<string, string> = {
   match: 'the same colour',
@@ -49,7 +54,7 @@ const KIN: Record<string, string> = {
     <div v-if="!brief" class="near">
       <h3>Beside the nearest cloth</h3>
       <ul>
-        <li v-for="one in considered?.nearest" :key="one.piece_id">
+        <li v-for="one in near" :key="one.piece_id">
           <span class="pair">
             <PinkedSwatch :hex="colour?.hex ?? ''" :picture="piece?.cloth ?? null" :width="70" :height="54" />
             <PinkedSwatch :hex="one.hex" :picture="one.picture" :width="70" :height="54" />
@@ -62,14 +67,6 @@ const KIN: Record<string, string> = {
         </li>
       </ul>
       <p v-if="considered && !considered.nearest.length">Nothing hangs on the rail yet.</p>
-      <p v-if="piece">
-        {{ plural(piece.colours.length, 'colour') }}, the main one known within
-        {{ (colour?.uncertainty ?? 0).toFixed(0) }} CIEDE2000<template
-          v-if="candidate.source === 'picture off a screen'"
-          >: it is off a screen, and its light is nobody's</template
-        ><template v-else-if="candidate.source === 'by eye'">: it was set by eye</template
-        ><template v-else-if="candidate.source === 'gap'">: nobody has seen it yet</template>.
-      </p>
     </div>
   </div>
 </template>

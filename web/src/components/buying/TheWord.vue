@@ -15,11 +15,6 @@ const { candidate, considered, rail } = defineProps<{
 const emit = defineEmits<{ seen: [] }>()
 const label = (id: string) => rail.find((piece) => piece.id === id)?.label ?? 'a piece that hangs no more'
 const top = computed(() => topOf(considered.opens_most, considered.usual ?? 0))
-const opened = computed(() =>
-  considered.opens_least === considered.opens_most
-    ? `${considered.opens}`
-    : `${considered.opens} (${considered.opens_least} to ${considered.opens_most})`,
-)
 const money = (value: number) => value.toFixed(2)
 </script>
 
@@ -28,8 +23,8 @@ const money = (value: number) => value.toFixed(2)
     <p class="plain" role="status">
       <strong>{{ capital(considered.word) }}</strong>
     </p>
-    <p v-if="considered.before ?? candidate.before" class="changed">
-      {{ saidBefore((considered.before ?? candidate.before)!, considered) }}
+    <p v-if="candidate.before" class="changed">
+      {{ saidBefore(candidate.before, considered) }}
       <NButton text class="word" @click="emit('seen')">All right</NButton>
     </p>
     <ul class="because">
@@ -41,9 +36,9 @@ const money = (value: number) => value.toFixed(2)
       <TapeMeasure
         :value="considered.opens"
         :high="top"
-        :doubt="(considered.opens_most - considered.opens_least) / 2"
+        :span="[considered.opens_least, considered.opens_most]"
         name="Good looks that it opens"
-        :shown="opened"
+        :shown="`${considered.opens}`"
         :other="
           considered.usual === null
             ? null

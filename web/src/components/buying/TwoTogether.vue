@@ -38,7 +38,7 @@ const top = () => topOf(ofOne?.opens_most ?? 0, ofOther?.opens_most ?? 0)
             <TapeMeasure
               :value="considered.opens"
               :high="top()"
-              :doubt="(considered.opens_most - considered.opens_least) / 2"
+              :span="[considered.opens_least, considered.opens_most]"
               :name="`Good looks that ${candidateName(candidate)} opens`"
               :shown="`${considered.opens}`"
             />

@@ -12,12 +12,7 @@ const emit = defineEmits<{ open: [id: string]; beside: [id: string] }>()
 <template>
   <ul class="wishes" aria-label="Wish list">
     <li v-for="one in candidates" :key="one.id" :class="{ open: one.id === open, beside: one.id === beside }">
-      <button
-        type="button"
-        :aria-current="one.id === open ? 'true' : undefined"
-        :aria-label="`${candidateName(one)}: ${standing(one)}`"
-        @click="emit('open', one.id)"
-      >
+      <button type="button" :aria-current="one.id === open ? 'true' : undefined" @click="emit('open', one.id)">
         <PinkedSwatch
           v-if="one.piece"
           :hex="one.piece.colours[0]?.hex ?? ''"

@@ -35,7 +35,7 @@ watch(
 
 const above = computed(() => plane.value === 'from above')
 /** A chip at its place; cut large and drawn small, so that its teeth stay fine. */
-const FINE = 6
+const FINE = 2
 const outline = pinkedOutline(
   [
     [-FINE, -FINE],
@@ -166,16 +166,14 @@ function pressed(event: KeyboardEvent) {
           <text :x="-reach" y="4">light</text>
           <text :x="-reach" y="99">dark</text>
           <text x="2" y="105">grey</text>
+          <text :x="reach" y="105" text-anchor="end">hue {{ turn }}°</text>
+          <text :x="-reach" y="105">hue {{ turn + 180 }}°</text>
         </template>
       </g>
       <g class="range" aria-hidden="true">
         <rect v-for="(one, k) in range" :key="k" :x="one.x - 1" :y="one.y - 1" width="2" height="2" :fill="one.hex" />
       </g>
       <g aria-hidden="true">
-        <g v-for="one in empty" :key="one.name" class="empty">
-          <circle :cx="one.x" :cy="one.y" r="5" />
-          <text :x="one.x" :y="one.y + 8.5" text-anchor="middle">{{ one.name }}</text>
-        </g>
         <g v-for="one in missing" :key="one.gap.name + one.gap.category" class="gap">
           <path :d="`M${one.x} ${one.y - 2.6}v-1.6a1.4 1.4 0 1 0 -1.4 -1.4`" />
           <polygon :points="outline" :transform="placed(one.x, one.y, 2.6)" :fill="one.hex" />
@@ -209,6 +207,12 @@ function pressed(event: KeyboardEvent) {
       >
         <rect :x="one.x - 5" :y="one.y - 5" width="10" height="10" />
         <polygon :points="outline" :transform="placed(one.x, one.y, one.id === at ? 4 : 3.4)" :fill="one.hex" />
+      </g>
+      <g aria-hidden="true">
+        <g v-for="one in empty" :key="one.name" class="empty">
+          <circle :cx="one.x" :cy="one.y" r="5" />
+          <text :x="one.x" :y="one.y + 8.5" text-anchor="middle">{{ one.name }}</text>
+        </g>
       </g>
     </svg>
     <p class="told">

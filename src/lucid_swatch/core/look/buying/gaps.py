@@ -96,8 +96,7 @@ class OneGap:
     @property
     def worth(self) -> float:
         """The looks that it opens, of a loud colour somewhat less: what goes with much is what a gap usually is."""
-        loud = float(np.clip(loudness(self.gap.lab[None])[0] / LOUD_AT, 0, 1))
-        return self.gap.opens * (1 - LOUD_COSTS * loud)
+        return self.gap.opens * float(quietness(self.gap.lab[None])[0])
 
 
 def as_one(found: Sequence[Gap]) -> list[OneGap]:
@@ -271,6 +270,11 @@ def _around(leaders: FloatArray) -> FloatArray:
 def loudness(lab: FloatArray) -> FloatArray:
     """How little quiet colours are: a gap is usually filled by one that goes with much. (n, 3) to (n,)."""
     return np.asarray(np.hypot(lab[:, 1], lab[:, 2]) - 12.0 * neutrality(lab))
+
+
+def quietness(lab: FloatArray) -> FloatArray:
+    """What a colour that opens so many looks is worth against a quiet one that does. (n, 3) to (n,), 0.75..1."""
+    return np.asarray(1 - LOUD_COSTS * np.clip(loudness(lab) / LOUD_AT, 0, 1))
 
 
 def _within(away: FloatArray, opens: IntArray, own: int) -> float:

@@ -18,7 +18,7 @@ from ..dressing.dress import together, zone_of
 from ..dressing.outfits import GOOD
 from ..dressing.wardrobe import Wardrobe
 from .counted import EXCLUDES, Counted
-from .gaps import Gap, Refused, called, loudness, plain, spread, suiting, worn_kinds
+from .gaps import Gap, Refused, called, plain, quietness, spread, suiting, worn_kinds
 
 PAIRED = (C.TOP, C.SHIRT, C.KNIT, C.TROUSERS, C.SKIRT, C.DRESS, C.JACKET, C.COAT, C.SHOES, C.BOOTS)
 """Categories of which two are asked for together."""
@@ -27,10 +27,8 @@ COLOURS = 14
 A_PAIR = 40
 """Looks scored for two pieces while the best are looked for, and the most for two zones."""
 MOST_A_ZONE_PAIR = 40_000
-SETTLED, SETTLED_WITH = 6, 20_000
+SETTLED, SETTLED_WITH = 8, 20_000
 """The best pairs, and looks from which what they open is told in the end."""
-NEARLY = 0.92
-"""Of the best, from which the quieter of two pairs is named."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -111,19 +109,20 @@ def best_pair(
     pairs = _roughly(counted, strangers)
     if not pairs:
         return None
-    best = sorted(pairs, key=lambda pair: -pairs[pair])[: 4 * SETTLED]
-    near = [pair for pair in best if pairs[pair] >= NEARLY * pairs[best[0]]][:SETTLED] or best[:1]
+    near = sorted(pairs, key=lambda pair: -pairs[pair] * _quiet(counted, pair))[:SETTLED]
     settled = Counted(wardrobe, [counted.pieces[k] for k in sorted({k for pair in near for k in pair})], SETTLED_WITH)
     named = [(counted.pieces[a], counted.pieces[b]) for a, b in near]
     counts = [both_in(settled, one, other) for one, other in named]
     if max(counts) == 0:
         return None
-    chosen = min(
-        (k for k, count in enumerate(counts) if count >= NEARLY * max(counts)),
-        key=lambda k: float(loudness(np.concatenate([piece.lab[:1] for piece in named[k]])).sum()),
-    )
+    chosen = max(range(len(near)), key=lambda k: counts[k] * _quiet(counted, near[k]))
     one, other = (_as_gap(piece, settled) for piece in named[chosen])
     return GapPair(one, other, counts[chosen])
+
+
+def _quiet(counted: Counted, pair: tuple[int, int]) -> float:
+    """Two quiet pieces are rather missed than two loud ones that open hardly more."""
+    return float(quietness(np.stack([counted.pieces[k].lab[0] for k in pair])).prod())
 
 
 def _strangers(found: Sequence[Gap], reading: FaceReading | None, kinds: Sequence[C]) -> Iterator[Piece]:
