@@ -1,6 +1,7 @@
 """Before buying: how soon a candidate is answered, and how near the best gap comes to the best of a fine grid."""
 
 import time
+from itertools import combinations
 
 import numpy as np
 
@@ -8,7 +9,8 @@ from lucid_swatch.core.client.suits import cloth_colours
 from lucid_swatch.core.garment.piece import Piece
 from lucid_swatch.core.garment.vocabulary import Category
 from lucid_swatch.core.look.buying.consider import consider
-from lucid_swatch.core.look.buying.gaps import ASKED, gaps, opened_in, spread
+from lucid_swatch.core.look.buying.gaps import ASKED, gaps, opened_in, plain, spread
+from lucid_swatch.core.look.buying.pair import best_pair, opened_together
 from lucid_swatch.core.look.dressing.wardrobe import Wardrobe
 
 C = Category
@@ -50,6 +52,17 @@ def buying():
     begun = time.perf_counter()
     found = gaps(rail, 8)
     figures["gaps of a rail of 60, seconds"] = round(time.perf_counter() - begun, 1)
+    begun = time.perf_counter()
+    gaps(rail, 8, categories=[C.DRESS])
+    figures["the first of them, seconds"] = round(time.perf_counter() - begun, 2)
+    begun = time.perf_counter()
+    pair = best_pair(rail, gaps(rail, 60))
+    figures["the pair that belongs together, seconds beside its gaps"] = round(
+        time.perf_counter() - begun - figures["gaps of a rail of 60, seconds"], 1
+    )
+    told = [plain(f"gap {k}", gap.category, gap.lab) for k, gap in enumerate(found)]
+    counts = [opened_together(rail, one, other).both for one, other in combinations(told, 2)]
+    figures["that pair against the best two of eight gaps"] = round(pair.both / max(max(counts), 1), 2)
     grid = spread(cloth_colours(), GRID)
     best = max(int(opened_in(rail, kind, grid, SCORED).max()) for kind in ASKED)
     figures["best gap against the best of a grid of 300 colours by all kinds"] = round(found[0].opens / max(best, 1), 3)

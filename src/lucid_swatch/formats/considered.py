@@ -5,9 +5,10 @@ from typing import Any
 from pydantic import Field
 
 from lucid_swatch.core.client.reading import FaceReading, reading_of
+from lucid_swatch.core.colour.arrays import FloatArray
 from lucid_swatch.core.garment.kin import Neighbour
 from lucid_swatch.core.garment.known import as_seen
-from lucid_swatch.core.garment.vocabulary import Category
+from lucid_swatch.core.garment.vocabulary import Category, Finish, PatternType
 from lucid_swatch.core.look.buying.consider import Considered, PlainWord, consider
 from lucid_swatch.core.look.buying.gaps import Gap
 from lucid_swatch.core.look.dressing.held import irritants_of, refused_by
@@ -87,12 +88,29 @@ class GapDocument(Document):
     opens: int
     within: float
     """CIEDE2000 round lab in which that nearly holds."""
+    pattern: PatternType = PatternType.SOLID
+    """Another one where it opens clearly more than a plain cloth, and so the finish."""
+    finish: list[Finish] = Field(default_factory=list)
+    ground: list[float] | None = None
+    """CIELAB of the other colour of a pattern, half and half."""
 
     @classmethod
     def from_core(cls, gap: Gap) -> "GapDocument":
         """The document of a gap."""
-        lab = [round(float(value), 2) for value in gap.lab]
-        return cls(category=gap.category, lab=lab, name=gap.name, opens=gap.opens, within=gap.within)
+        return cls(
+            category=gap.category,
+            lab=_short(gap.lab),
+            name=gap.name,
+            opens=gap.opens,
+            within=gap.within,
+            pattern=gap.pattern,
+            finish=list(gap.finish),
+            ground=None if gap.ground is None else _short(gap.ground),
+        )
+
+
+def _short(lab: FloatArray) -> list[float]:
+    return [round(float(value), 2) for value in lab]
 
 
 class CandidateDocument(PieceDocument):

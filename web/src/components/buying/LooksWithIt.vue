@@ -73,7 +73,7 @@ ul {
 }
 li {
   display: grid;
-  grid-template-columns: minmax(90px, 1fr) minmax(0, 1fr);
+  grid-template-columns: minmax(120px, 1.5fr) minmax(0, 1fr);
   align-items: end;
   min-height: 0;
 }

@@ -144,7 +144,7 @@ def _count(counted: Counted, variant: Piece) -> int:
 
 ROUGHLY = 80_000
 """Base looks of the rail as it hangs that are scored beside a piece of clothing."""
-TRIED, COMPARED = 6_000, 6
+TRIED, COMPARED = 4_000, 6
 """Base looks on which an accessory is tried where an estimate will do, and accessories that it is compared with."""
 
 

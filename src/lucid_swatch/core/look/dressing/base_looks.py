@@ -38,19 +38,17 @@ def places_by_zone(categories: Sequence[Category], among: Sequence[int]) -> dict
 
 def base_looks(places: Mapping[Zone, list[int]], most: int) -> BaseLooks:
     """All base looks, or a fair draw of at most so many. places: of the pieces that may be worn in each zone."""
-    halves: list[tuple[int, int]] = list(product(places[Zone.UPPER], places[Zone.LOWER]))
-    halves += [(whole, NOTHING) for whole in places[Zone.WHOLE]]
+    halves = [*product(places[Zone.UPPER], places[Zone.LOWER]), *((whole, NOTHING) for whole in places[Zone.WHOLE])]
     feet, layers = places[Zone.FEET] or [NOTHING], [NOTHING, *places[Zone.LAYER]]
-    total = len(halves) * len(feet) * len(layers)
-    if total <= most:
-        rows = [(*half, foot, layer) for half, foot, layer in product(halves, feet, layers)]
-    else:
+    across = len(feet) * len(layers)
+    total = len(halves) * across
+    picks = np.arange(total)
+    if total > most:
         picks = np.unique(np.random.default_rng(DRAW).integers(0, total, most))
-        across = len(feet) * len(layers)
-        rows = [
-            (*halves[k // across], feet[k % across // len(layers)], layers[k % len(layers)]) for k in picks.tolist()
-        ]
-    return BaseLooks(np.array(rows, dtype=np.intp).reshape(-1, len(set(COLUMNS.values()))), total)
+    half = np.array(halves, dtype=np.intp).reshape(-1, 2)[picks // across]
+    foot = np.array(feet, dtype=np.intp)[picks % across // len(layers)]
+    layer = np.array(layers, dtype=np.intp)[picks % len(layers)]
+    return BaseLooks(np.column_stack([half, foot, layer]), total)
 
 
 def looks_with(zone: Zone, count: Mapping[Zone, int]) -> int:

@@ -1,6 +1,7 @@
 """How many good looks a rail holds, and how many each piece is in: every base look scored, or a fair draw of them."""
 
 from collections.abc import Sequence
+from concurrent.futures import ThreadPoolExecutor
 from dataclasses import dataclass
 
 import numpy as np
@@ -19,6 +20,8 @@ MOST_SCORED = 4000
 """Base looks that are scored; of more, that many are drawn."""
 DRAWN_FOR_EXTRAS = 40
 """Good base looks on which each accessory is tried."""
+HANDS, SIDE_BY_SIDE = 2, 4
+"""Threads that score, and chunks from which they are worth their start: numpy lets go of the interpreter meanwhile."""
 CHUNK = 12000
 """Looks scored at once: enough that numpy's own cost a call hardly counts, few enough for some twenty megabytes."""
 
@@ -83,7 +86,17 @@ class Counter:
 
 def wholes_of(wardrobe: Wardrobe, rows: IntArray, intent: Intent | None = None) -> FloatArray:
     """The whole of each look, 0..100, some at a time. rows: (n, m), places in the wardrobe, to (n,)."""
-    found = [score_batch(wardrobe.batch(rows[at : at + CHUNK], intent)).overall for at in range(0, len(rows), CHUNK)]
+
+    def some(at: int) -> FloatArray:
+        return score_batch(wardrobe.batch(rows[at : at + CHUNK], intent)).overall
+
+    begins = range(0, len(rows), CHUNK)
+    if len(begins) < SIDE_BY_SIDE:
+        found = [some(at) for at in begins]
+    else:
+        _ = wardrobe.table  # made once, before they all ask for it
+        with ThreadPoolExecutor(HANDS) as hands:
+            found = list(hands.map(some, begins))
     return np.concatenate(found) if found else np.zeros(0)
 
 
