@@ -14,6 +14,10 @@ export const KINDS: Category[][] = [
   ['bag'],
   ['belt'],
   ['scarf'],
+  // those are missed only where one of them hangs
+  ['tunic', 'jumpsuit', 'shorts'],
+  ['waistcoat', 'wrap', 'hosiery'],
+  ['hat', 'headscarf', 'gloves', 'tie'],
 ]
 
 /** What is missing on a rail: kind by kind, so that the first stand there at once; the pair when all are known. */

@@ -46,6 +46,14 @@ def test_who_wears_no_skirt_is_not_asked_to_buy_one():
     assert {C.SKIRT, C.DRESS} & {one.category for one in gaps(Wardrobe(RAIL), 50)}
 
 
+def test_a_hat_is_missed_only_where_one_hangs():
+    assert C.HAT not in {one.category for one in gaps(Wardrobe(RAIL), 80)}
+    with_hat = (*RAIL, piece("brown hat", C.HAT, (35, 8, 12)), piece("tunic", C.TUNIC, (60, 0, 0)))
+    found = {one.category for one in gaps(Wardrobe(with_hat), 80)}
+    assert C.TUNIC in found
+    assert not found & {C.RING, C.WATCH, C.NECKLACE}
+
+
 def test_what_is_refused_is_no_gap():
     def no_browns(pieces):
         return [one.id for one in pieces if one.lab[0, 2] > 8]

@@ -22,8 +22,11 @@ from .counted import Counted
 
 ASKED = (
     C.TOP, C.SHIRT, C.KNIT, C.TROUSERS, C.SKIRT, C.DRESS, C.JACKET, C.COAT, C.SHOES, C.BOOTS, C.BAG, C.BELT, C.SCARF,
+    C.TUNIC, C.JUMPSUIT, C.SHORTS, C.WAISTCOAT, C.WRAP, C.HOSIERY, C.HAT, C.HEADSCARF, C.GLOVES, C.TIE,
 )  # fmt: skip
-"""Categories that are asked for."""
+"""Categories that are asked for: all but those whose colour is their metal or their stone."""
+WHERE_WORN = frozenset(ASKED[13:])
+"""Categories that are missed only where one hangs already."""
 COARSE = 72
 """Colours, spread over the gamut of cloth, in which each is asked first."""
 LEADERS, FINER = 3, 10
@@ -58,7 +61,10 @@ PATTERNED = frozenset({C.TOP, C.SHIRT, C.KNIT, C.SKIRT, C.DRESS, C.TROUSERS, C.J
 GROUNDS, HALVES = np.array([[92.0, 0.0, 5.0], [20.0, 0.0, -3.0]]), np.array([0.5, 0.5])
 HOW = {"stripe": "striped", "check": "checked", "dot": "dotted", "pleat": "pleated", "quilt": "quilted"}
 """What a pattern or a surface is called before a piece, where that is another word."""
-AT_THE_FACE = frozenset({C.TOP, C.SHIRT, C.KNIT, C.DRESS, C.JACKET, C.COAT, C.SCARF})
+AT_THE_FACE = frozenset(
+    {C.TOP, C.SHIRT, C.KNIT, C.DRESS, C.JACKET, C.COAT, C.SCARF, C.TUNIC, C.JUMPSUIT, C.WAISTCOAT, C.WRAP, C.HAT,
+     C.HEADSCARF, C.TIE}
+)  # fmt: skip
 
 
 Refused = Callable[[Sequence[Piece]], Collection[str]]
@@ -135,9 +141,11 @@ def gaps(
 
 
 def worn_kinds(wardrobe: Wardrobe, categories: Sequence[C]) -> list[C]:
-    """Those of some categories that the client wears: who has neither skirt nor dress is not asked to buy one."""
+    """Those of some categories that the client wears: who has neither skirt nor dress, or no hat, is asked to buy none."""
     there = {piece.category for piece in wardrobe.pieces}
-    return [one for one in categories if one not in SKIRTED or there & SKIRTED]
+    return [
+        one for one in categories if (one not in SKIRTED or there & SKIRTED) and (one not in WHERE_WORN or one in there)
+    ]
 
 
 def _of_category(
