@@ -1,7 +1,8 @@
 """Runs the benchmarks and prints their figures as JSON.
 
 Usage: python -m benchmarks [--photos FOLDER]... [--only accuracy|held|card|trials|portraits|intake|speed|scoring|cliffs|fuzz|screens|rail|
-                           kills|busy|requests|twenty|backup|long|making|rooms|buying]
+                           kills|busy|requests|twenty|backup|long|making|rooms|buying|
+                           capsules]
 FOLDER holds photos with a truth.json; without one, the project's own samples are used."""
 
 import argparse
@@ -16,6 +17,7 @@ from lucid_swatch.demo.build import build_demo
 from .accuracy import accuracy
 from .busy_day import busy_day
 from .buying import buying
+from .capsules import capsules
 from .card_scenes import card_scenes
 from .cliffs import cliffs
 from .fuzz import fuzz
@@ -57,6 +59,7 @@ PARTS = (
     "making",
     "rooms",
     "buying",
+    "capsules",
 )
 
 
@@ -117,6 +120,8 @@ def main():
             figures["making looks"] = making()
         if "buying" in wanted:
             figures["before buying"] = buying()
+        if "capsules" in wanted:
+            figures["capsules"] = capsules()
         if "rooms" in wanted:
             for photos in asked.photos or [None]:
                 figures[f"rooms, {photos.name if photos else 'own'}"] = rooms(photos)

@@ -43,12 +43,12 @@ def buying():
     """Figures over drawn rails; seconds are those that a person waits."""
     figures = {}
     for count in (60, 120):
-        rail = Wardrobe(_rail(count, count))
+        rail = Wardrobe(drawn_rail(count, count))
         for kind in (C.KNIT, C.SHOES, C.COAT, C.BAG):
             begun = time.perf_counter()
             consider(rail, Piece("candidate", kind, np.array([[46.0, 20.0, 26.0]]), np.ones(1), label="Candidate"))
             figures[f"a {kind.value} considered, rail of {count}, seconds"] = round(time.perf_counter() - begun, 2)
-    rail = Wardrobe(_rail(60, 60))
+    rail = Wardrobe(drawn_rail(60, 60))
     begun = time.perf_counter()
     found = gaps(rail, 8)
     figures["gaps of a rail of 60, seconds"] = round(time.perf_counter() - begun, 1)
@@ -69,7 +69,8 @@ def buying():
     return figures
 
 
-def _rail(count, seed):
+def drawn_rail(count, seed):
+    """A made-up rail, quiet and loud pieces of the usual kinds."""
     rng = np.random.default_rng(seed)
     kinds = rng.choice(np.array(KINDS, dtype=object), count, p=OFTEN / OFTEN.sum())
     pieces = []

@@ -16,6 +16,7 @@ COMMANDS = {
     "turn": "turn",
     "consider": "consider",
     "gaps": "gaps",
+    "capsule": "capsule",
     "serve": "serve",
     "demo": "serve",
     "backup": "keeping",

@@ -48,7 +48,7 @@ def make(
             number=count,
             start=tuple(with_ or ()),
             share=Share.ALL if all_of else Share.EVEN if even else Share.ONE,
-            formality=None if formality is None else _span(formality),
+            formality=None if formality is None else span(formality),
             warmth=warmth,
             wet=wet,
             time=time,
@@ -79,12 +79,13 @@ def _wanted(**values: object) -> Wanted:
         raise Refused(f"{problem}.", "the question", "Change the number.") from None
 
 
-def _span(said: str) -> tuple[float, float]:
+def span(said: str, option: str = "--formality") -> tuple[float, float]:
+    """A span of formality, as 2-3. Refused, naming the option, when it is none."""
     low, _, high = said.partition("-")
     try:
         return float(low), float(high or low)
     except ValueError:
-        raise Refused(f"'{said}' is no span of formality.", "--formality", "Write it as 2-3.") from None
+        raise Refused(f"'{said}' is no span of formality.", option, "Write it as 2-3.") from None
 
 
 def _make(rail: RailDocument, wanted: Wanted, theme: ThemeDocument | None) -> MadeDocument:

@@ -36,14 +36,18 @@ Parsed = TypeVar("Parsed", bound=BaseModel)
 
 def read_json(path: Path) -> Any:
     """The content of a JSON file. Refused when it is missing, too large, or no JSON."""
+    return json_content(read_bytes(path), path.name)
+
+
+def read_bytes(path: Path) -> bytes:
+    """The content of a file. Refused when it is missing or too large."""
     try:
         if path.stat().st_size > MAX_DOCUMENT_BYTES:
             raise Refused("the file is larger than 50 MB.", path.name, "Split it into several.")
-        content = path.read_bytes()
+        return path.read_bytes()
     except OSError as problem:
         reason = (problem.strerror or "unknown reason").lower()
         raise Refused(f"the file cannot be opened ({reason}).", path.name, "Check the name and the folder.") from None
-    return json_content(content, path.name)
 
 
 def json_content(content: bytes, name: str) -> Any:

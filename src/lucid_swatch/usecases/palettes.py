@@ -11,6 +11,7 @@ from sqlalchemy.orm import Session
 from lucid_swatch.core.colour.arrays import FloatArray, rounded
 from lucid_swatch.core.colour.few import few_colours, nearest_of
 from lucid_swatch.core.colour.names import name_colours
+from lucid_swatch.core.garment.in_palette import InPalette, in_palette
 from lucid_swatch.core.garment.neutrals import is_neutral
 from lucid_swatch.core.garment.school import School
 from lucid_swatch.core.look.body import area_of
@@ -22,27 +23,6 @@ from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.records import HungPiece, NamedColour, PaletteRecord
 
 from .changes import recorded
-
-IN_FROM = 0.75
-"""Share of a piece's cloth that has to be near the palette for the piece to be in it."""
-
-
-@dataclass(frozen=True, slots=True)
-class InPalette:
-    """A piece against a palette."""
-
-    piece_id: str
-    share: float
-    """Of its cloth that is within the stated difference of a colour."""
-    difference: float
-    """CIEDE2000 from its main colour to the nearest of the palette."""
-    nearest: int
-    """Place of that colour."""
-
-    @property
-    def inside(self) -> bool:
-        """Whether it is in the palette."""
-        return self.share >= IN_FROM
 
 
 @dataclass(frozen=True, slots=True)
@@ -68,7 +48,7 @@ def find_colours(
     hung = Pieces(session).of_client(client_id)
     if not hung:
         raise Refused("nothing hangs on the rail.", "palette", "Hang some pieces first.")
-    lab, cloth, _ = _cloth(hung)
+    lab, cloth = _cloth(hung)
     staying = list(kept)
     found = few_colours(
         lab, cloth, max(count - len(staying), 0), within, np.array([c.lab for c in staying]).reshape(-1, 3)
@@ -87,11 +67,11 @@ def named_colours(lab: FloatArray, school: School) -> list[PaletteColour]:
     ]
 
 
-def _cloth(hung: list[HungPiece]) -> tuple[FloatArray, FloatArray, list[int]]:
-    """Every colour of some pieces, how much cloth has it, and how many colours each piece has."""
+def _cloth(hung: list[HungPiece]) -> tuple[FloatArray, FloatArray]:
+    """Every colour of some pieces, and how much cloth has it."""
     lab = np.concatenate([one.piece.lab for one in hung])
     cloth = np.concatenate([one.piece.share * area_of(one.piece.category) for one in hung])
-    return lab, cloth, [len(one.piece.lab) for one in hung]
+    return lab, cloth
 
 
 def fit_palette(session: Session, client_id: str, colours: list[PaletteColour], within: float) -> Fitted:
@@ -99,20 +79,11 @@ def fit_palette(session: Session, client_id: str, colours: list[PaletteColour], 
     hung = Pieces(session).of_client(client_id)
     if not hung or not colours:
         return Fitted((0.0,) * len(colours), ())
-    lab, cloth, counts = _cloth(hung)
+    lab, cloth = _cloth(hung)
     nearest, away = nearest_of(lab, np.array([c.lab for c in colours], dtype=float))
     reached = away <= within
     covered = tuple(float(cloth[reached & (nearest == k)].sum() / cloth.sum()) for k in range(len(colours)))
-    starts = np.concatenate([[0], np.cumsum(counts)[:-1]])
-    pieces = tuple(
-        InPalette(
-            one.piece.id,
-            float(one.piece.share @ reached[start : start + count]),
-            float(away[start]),
-            int(nearest[start]),
-        )
-        for one, start, count in zip(hung, starts.tolist(), counts, strict=True)
-    )
+    pieces = in_palette([one.piece for one in hung], np.array([c.lab for c in colours], dtype=float), within)
     return Fitted(covered, pieces)
 
 

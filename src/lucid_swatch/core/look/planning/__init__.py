@@ -1,0 +1,1 @@
+"""Looks become days: capsules, and what follows from them."""

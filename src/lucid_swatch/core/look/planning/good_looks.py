@@ -1,0 +1,72 @@
+"""The good base looks of a wardrobe as a table of which pieces each holds."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+import numpy as np
+
+from ...colour.arrays import BoolArray, IntArray
+from ...garment.known import as_known
+from ...garment.piece import Piece
+from ..dressing.base_looks import base_looks, places_by_zone, unsplit
+from ..dressing.outfits import GOOD, base_sets, wholes_of
+from ..dressing.wardrobe import NOTHING, Wardrobe
+from ..making.day import DayTable, why_left_out
+from ..making.wanted import Wanted
+
+MOST = 400_000
+"""Base looks that are scored; of more, so many are drawn and counts are estimates."""
+
+
+@dataclass(frozen=True, slots=True, eq=False)
+class GoodLooks:
+    """Good base looks, each by the places of its pieces."""
+
+    pieces: tuple[Piece, ...]
+    """Those that are in a base look, in the order of their places."""
+    rows: IntArray
+    """(n, 4), places in `pieces`, NOTHING where a look has fewer."""
+    scale: float
+    """How many looks each stands for: 1 where all were scored."""
+
+    @property
+    def place(self) -> dict[str, int]:
+        """The place of each piece, by id."""
+        return {piece.id: k for k, piece in enumerate(self.pieces)}
+
+    def told(self, count: float) -> int:
+        """How many looks so many rows stand for."""
+        return round(count * self.scale)
+
+    def within(self, chosen: BoolArray) -> BoolArray:
+        """Which looks hold nothing but chosen pieces. chosen: (pieces,). To (n,)."""
+        there = np.append(chosen, True)
+        return np.asarray(there[self.rows].all(axis=1))
+
+    def suiting(self, wanted: Wanted) -> BoolArray:
+        """Which looks go to an occasion, into a weather and to an hour. (n,)."""
+        known = [as_known(piece) for piece in self.pieces]
+        may = np.array([why_left_out(piece, wanted) is None for piece in known] + [True])
+        suits: BoolArray = DayTable(known, wanted).suits(self.rows, layers_there=True)
+        return suits & may[self.rows].all(axis=1)
+
+
+def good_looks(wardrobe: Wardrobe, least: float = GOOD) -> GoodLooks:
+    """All base looks of a wardrobe that reach a whole. least: 0..100."""
+    # in the order in which looks are scored
+    wardrobe = wardrobe.with_strangers(())
+    free = list(wardrobe.free)
+    places = places_by_zone([piece.category for piece in wardrobe.pieces], free)
+    looks = base_looks(places, MOST)
+    rows = looks.rows[(looks.rows[:, 2] != NOTHING)]  # no look is whole without shoes
+    sets = base_sets(wardrobe, free)
+    rows = rows[unsplit(rows, sets)] if sets else rows
+    good = rows[wholes_of(wardrobe, rows) >= least] if len(rows) else rows
+    return _of(wardrobe.pieces, good, looks.total / max(len(looks.rows), 1))
+
+
+def _of(pieces: Sequence[Piece], rows: IntArray, scale: float) -> GoodLooks:
+    used = [int(k) for k in np.unique(rows) if k != NOTHING]
+    anew = np.full(len(pieces) + 1, NOTHING)
+    anew[used] = np.arange(len(used))
+    return GoodLooks(tuple(pieces[k] for k in used), anew[rows], scale)
