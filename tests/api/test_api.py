@@ -358,14 +358,14 @@ def test_everything_about_a_client_can_be_taken_out(demo_http, ilka):
     assert client["format"] == "lucid-swatch/client"
     assert client["about"]["metal"] == "gold"
     assert len(rail["pieces"]) == ilka["pieces"]
-    assert sum(name.startswith("photos/") for name in names) == 34
+    assert sum(name.startswith("photos/") for name in names) == 36
     assert sum(name.startswith("compared/") for name in names) == 2
 
 
 def test_a_client_is_erased_with_every_file(demo_http, ilka, demo):
     others = demo_http.get("/api/clients").json()[1:]
     gone = demo_http.delete(f"/api/clients/{ilka['id']}").json()
-    assert gone["rows"]["photo"] == 34
+    assert gone["rows"]["photo"] == 36
     assert gone["left"] == []
     owners = {ilka["id"], *(face["id"] for face in ilka["portraits"])}
     assert not owners & {p.name for p in (demo / "pictures").iterdir()}

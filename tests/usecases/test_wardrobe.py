@@ -78,7 +78,7 @@ def test_what_is_barred_is_so_wherever_looks_are_made(session):
     change_piece(session, "shoes", Word(finish=(Finish.SUEDE,)))
     loaded = wardrobe_of(session, client, Setting(rain=True))
     assert loaded.wardrobe.barred == {"other top": "does not fit", "shoes": "is suede, and it rains"}
-    assert "other top" not in work(session, client).outfits.each
+    assert "other top" not in work(session, client).each
     company = company_of(session, "blue")
     assert "other top" not in {one.piece.id for one in (*company.partners, *company.fights)}
     assert not any(mend.with_piece == "other top" for mend in judge_pieces(session, client, ("top", "blue")).mends)

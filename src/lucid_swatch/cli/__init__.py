@@ -17,6 +17,7 @@ COMMANDS = {
     "consider": "consider",
     "gaps": "gaps",
     "capsule": "capsule",
+    "plan": "plan",
     "serve": "serve",
     "demo": "serve",
     "backup": "keeping",

@@ -35,6 +35,7 @@ def gaps(
     except Problem as problem:
         stop(problem)
     if json:
-        print_json([one.model_dump(mode="json") for one in found])
+        # a plain cloth is the usual answer and says nothing of a pattern
+        print_json([one.model_dump(mode="json", exclude_defaults=True) for one in found])
         return
     print_table(["missing", "opens", "within"], [[one.name, str(one.opens), f"{one.within:.0f} ΔE"] for one in found])

@@ -32,7 +32,7 @@ def table(seed, uppers=4, lowers=3, wholes=1, shoes=3, layers=2, share=0.5):
     halves = [(a, b) for a in own[C.TOP] for b in own[C.TROUSERS]] + [(a, NOTHING) for a in own[C.DRESS]]
     every = [(*half, f, j) for half in halves for f in own[C.SHOES] for j in (NOTHING, *own[C.COAT])]
     rows = np.array([row for row in every if rng.random() < share], dtype=np.intp).reshape(-1, 4)
-    return GoodLooks(pieces, rows, 1.0)
+    return GoodLooks(pieces, rows, np.full(len(rows), 70.0), 1.0)
 
 
 def carried(good, chosen):

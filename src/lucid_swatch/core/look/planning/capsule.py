@@ -115,12 +115,9 @@ class _Question:
         self.may |= self.kept
         self.zones = [zone_of(piece.category) for piece in good.pieces]
         # a look with a piece that may not be in counts for nobody
-        self.rows: IntArray = good.rows[good.within(self.may)] if len(good.rows) else good.rows
-        self.demands = [self._suiting(demand) for demand in asked.demands]
-
-    def _suiting(self, demand: Demand) -> BoolArray:
-        held = GoodLooks(self.good.pieces, self.rows, self.good.scale)
-        return held.suiting(demand.wanted)
+        some = good.within(self.may)
+        self.rows: IntArray = good.rows[some]
+        self.demands = [good.suiting(demand.wanted)[some] for demand in asked.demands]
 
     def carried(self, chosen: BoolArray) -> float:
         """Rows that a choice holds."""

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from ...colour.arrays import BoolArray, IntArray
+from ...colour.arrays import BoolArray, FloatArray, IntArray
 from ...garment.known import as_known
 from ...garment.piece import Piece
 from ..dressing.base_looks import base_looks, places_by_zone, unsplit
@@ -26,6 +26,8 @@ class GoodLooks:
     """Those that are in a base look, in the order of their places."""
     rows: IntArray
     """(n, 4), places in `pieces`, NOTHING where a look has fewer."""
+    wholes: FloatArray
+    """(n,), 0..100."""
     scale: float
     """How many looks each stands for: 1 where all were scored."""
 
@@ -61,12 +63,13 @@ def good_looks(wardrobe: Wardrobe, least: float = GOOD) -> GoodLooks:
     rows = looks.rows[(looks.rows[:, 2] != NOTHING)]  # no look is whole without shoes
     sets = base_sets(wardrobe, free)
     rows = rows[unsplit(rows, sets)] if sets else rows
-    good = rows[wholes_of(wardrobe, rows) >= least] if len(rows) else rows
-    return _of(wardrobe.pieces, good, looks.total / max(len(looks.rows), 1))
+    wholes = wholes_of(wardrobe, rows) if len(rows) else np.zeros(0)
+    good = wholes >= least
+    return _of(wardrobe.pieces, rows[good], wholes[good], looks.total / max(len(looks.rows), 1))
 
 
-def _of(pieces: Sequence[Piece], rows: IntArray, scale: float) -> GoodLooks:
+def _of(pieces: Sequence[Piece], rows: IntArray, wholes: FloatArray, scale: float) -> GoodLooks:
     used = [int(k) for k in np.unique(rows) if k != NOTHING]
     anew = np.full(len(pieces) + 1, NOTHING)
     anew[used] = np.arange(len(used))
-    return GoodLooks(tuple(pieces[k] for k in used), anew[rows], scale)
+    return GoodLooks(tuple(pieces[k] for k in used), anew[rows], wholes, scale)
