@@ -2,7 +2,7 @@
 
 Usage: python -m benchmarks [--photos FOLDER]... [--only accuracy|held|card|trials|portraits|intake|speed|scoring|cliffs|fuzz|screens|rail|
                            kills|busy|requests|twenty|backup|long|making|rooms|buying|
-                           capsules]
+                           capsules|planning]
 FOLDER holds photos with a truth.json; without one, the project's own samples are used."""
 
 import argparse
@@ -28,6 +28,7 @@ from .large_backup import large_backup
 from .long_rails import long_rails
 from .making import making
 from .mutated_requests import mutated_requests
+from .planning import planning
 from .portraits import A_BAND, portraits
 from .rail import rail
 from .rooms import rooms
@@ -60,6 +61,7 @@ PARTS = (
     "rooms",
     "buying",
     "capsules",
+    "planning",
 )
 
 
@@ -122,6 +124,8 @@ def main():
             figures["before buying"] = buying()
         if "capsules" in wanted:
             figures["capsules"] = capsules()
+        if "planning" in wanted:
+            figures["planning"] = planning()
         if "rooms" in wanted:
             for photos in asked.photos or [None]:
                 figures[f"rooms, {photos.name if photos else 'own'}"] = rooms(photos)

@@ -10,6 +10,7 @@ from lucid_swatch.core.look.body import Zone
 from lucid_swatch.core.look.dressing.wardrobe import NOTHING, Wardrobe
 from lucid_swatch.core.look.making.wanted import Wanted
 from lucid_swatch.core.look.planning.bound import most_looks, tables_of
+from lucid_swatch.core.look.planning.by_parts import best_by_parts, own_places
 from lucid_swatch.core.look.planning.capsule import Asked, Demand, choose_capsule
 from lucid_swatch.core.look.planning.good_looks import GoodLooks, good_looks
 from lucid_swatch.core.problems import Refused
@@ -69,10 +70,16 @@ def test_the_bound_is_never_below_the_best(seed):
         if count > len(good.pieces):
             continue
         best = by_trying(good, count)
-        for seconds in (0.0, 5.0):
-            assert most_looks(tables_of(good.rows, zones), count, {}, 0, seconds) >= best
+        tables, own = tables_of(good.rows, zones), own_places(zones)
+        free = dict.fromkeys(Zone, count)
+        assert most_looks(tables, count, free) >= best
+        assert best_by_parts(tables, own, count, free, frozenset(), 0, 10**6).best == best
+        assert best_by_parts(tables, own, count, free, frozenset(), best, 10**6).chosen is None
+        cut_off = best_by_parts(tables, own, count, free, frozenset(), 0, 0)
+        assert max(cut_off.best, cut_off.bound) >= best
         best = by_trying(good, count, lambda some: all(sum(zones[k] is zone for k in some) <= 1 for zone in FEW))
-        assert most_looks(tables_of(good.rows, zones), count, FEW, 0, 5.0) >= best
+        assert most_looks(tables, count, free | FEW) >= best
+        assert best_by_parts(tables, own, count, free | FEW, frozenset(), 0, 10**6).best == best
 
 
 def test_what_each_piece_carries_and_would_add_is_counted():

@@ -6,20 +6,14 @@ the halves are taken the uppers with the lowers that serve each best. What this 
 
 A relaxation by independent best answers: whatever a real choice takes, each part of it is at most the best for that part."""
 
-import time
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
-from itertools import combinations
-from math import comb
 
 import numpy as np
 
 from ...colour.arrays import FloatArray, IntArray
 from ..body import Zone
 from ..dressing.wardrobe import NOTHING
-
-SHOES_TRIED = 3_000
-"""Choices of shoes that are gone through one by one; of more, each half keeps its own."""
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -34,13 +28,11 @@ class Tables:
 
 @dataclass(frozen=True, slots=True)
 class Split:
-    """How many pieces go to each place."""
+    """How many pieces go to the halves."""
 
     uppers: int
     lowers: int
     wholes: int
-    shoes: int
-    layers: int
 
 
 def tables_of(rows: IntArray, zones: Sequence[Zone]) -> Tables:
@@ -59,51 +51,23 @@ def tables_of(rows: IntArray, zones: Sequence[Zone]) -> Tables:
     return Tables(halves, wholes)
 
 
-def most_looks(tables: Tables, pieces: int, at_most: Mapping[Zone, int], reached: int, seconds: float) -> int:
-    """What no choice exceeds. reached: looks that some choice carries. seconds: how long it is made tighter, at most."""
-    until = time.monotonic() + seconds
-    number = tables.halves.shape[2]
-    caps = {zone: at_most.get(zone, pieces) for zone in Zone}
-    best = float(reached)
-    for shoes in range(1, min(number, caps[Zone.FEET], pieces) + 1):
-        loose = max((value for value, _ in _loose(tables, pieces, shoes, caps)), default=0.0)
-        if loose <= best:
-            continue
-        if comb(number, shoes) > SHOES_TRIED or time.monotonic() > until:
-            best = loose
-            continue
-        best = max(best, _each_choice(tables, pieces, shoes, caps, best, until, loose))
-    return int(best + 1e-6)
+def most_looks(tables: Tables, pieces: int, caps: Mapping[Zone, int]) -> int:
+    """What no choice of so many pieces carries more than. caps: how many of each zone there may be."""
+    number = min(tables.halves.shape[2], caps[Zone.FEET], pieces)
+    values = (value for shoes in range(1, number + 1) for value, _ in loosely(tables, pieces, shoes, caps))
+    return int(max(values, default=0.0) + 1e-6)
 
 
-def _loose(tables: Tables, pieces: int, shoes: int, caps: Mapping[Zone, int]) -> Iterator[tuple[float, Split]]:
+def loosely(tables: Tables, pieces: int, shoes: int, caps: Mapping[Zone, int]) -> Iterator[tuple[float, Split]]:
     """What each split with so many shoes cannot exceed, where each half has its own shoes."""
     for layers in range(min(tables.halves.shape[3] - 1, caps[Zone.LAYER], pieces - shoes) + 1):
         halves = _best(_layered(tables.halves, layers), 2, shoes)
         wholes = _best(_layered(tables.wholes, layers), 1, shoes)
-        yield from _shared_out(halves, wholes, pieces - shoes - layers, shoes, layers, caps)
+        yield from shared_out(halves, wholes, pieces - shoes - layers, caps)
 
 
-def _each_choice(
-    tables: Tables, pieces: int, shoes: int, caps: Mapping[Zone, int], reached: float, until: float, loose: float
-) -> float:
-    """The same over every choice of so many shoes; what it was before where the time is over."""
-    best = reached
-    for chosen in combinations(range(tables.halves.shape[2]), shoes):
-        if time.monotonic() > until:
-            return loose
-        some = list(chosen)
-        halves, wholes = tables.halves[:, :, some].sum(axis=2), tables.wholes[:, some].sum(axis=1)
-        for layers in range(min(halves.shape[2] - 1, caps[Zone.LAYER], pieces - shoes) + 1):
-            found = _shared_out(
-                _layered(halves, layers), _layered(wholes, layers), pieces - shoes - layers, shoes, layers, caps
-            )
-            best = max(best, max((value for value, _ in found), default=0.0))
-    return best
-
-
-def _shared_out(
-    halves: FloatArray, wholes: FloatArray, left: int, shoes: int, layers: int, caps: Mapping[Zone, int]
+def shared_out(
+    halves: FloatArray, wholes: FloatArray, left: int, caps: Mapping[Zone, int]
 ) -> Iterator[tuple[float, Split]]:
     """What uppers, lowers and wholes cannot exceed. halves: (uppers, lowers) and wholes: (whole pieces,), looks of each.
     left: pieces that go to them."""
@@ -120,7 +84,7 @@ def _shared_out(
                     float(-np.sort(-by_upper[:, lower - 1])[:upper].sum()),
                     float(-np.sort(-by_lower[upper - 1])[:lower].sum()),
                 )
-            yield value, Split(upper, lower, whole, shoes, layers)
+            yield value, Split(upper, lower, whole)
 
 
 def _layered(looks: FloatArray, layers: int) -> FloatArray:

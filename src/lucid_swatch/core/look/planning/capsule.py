@@ -2,6 +2,7 @@
 
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field
+from functools import cached_property
 
 import numpy as np
 
@@ -11,15 +12,16 @@ from ..body import Zone
 from ..dressing.dress import zone_of
 from ..dressing.wardrobe import NOTHING
 from ..making.wanted import Wanted
-from .bound import most_looks, tables_of
+from .bound import Tables, most_looks, tables_of
+from .by_parts import best_by_parts, own_places
 from .good_looks import GoodLooks
 
-SECONDS = 20.0
-"""How long the best is looked for, where nobody says."""
+SECONDS = 10.0
+"""How long a solver looks for the best, where it is needed and nobody says."""
 HANDS = 2
 """Threads that look for it."""
-OF_THE_BOUND = 0.2
-"""Of that time, what is spent on what no choice can exceed."""
+EFFORT = 400_000
+"""Choices of shoes with layers that are gone through one by one, some fifteen seconds of them at most; what is left is a solver's."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -85,10 +87,17 @@ def choose_capsule(
     Source: maximal coverage, Nemhauser, Wolsey and Fisher 1978; CP-SAT, Perron and Furnon, OR-Tools."""
     question = _Question(good, asked)
     chosen = question.improved(question.greedy())
-    most = question.most(question.carried(chosen), seconds * OF_THE_BOUND)
+    most = question.most
     best = question.told(chosen, most)
     if not tell(best) or (best.proven and not best.unmet):
         return best
+    better, most = question.by_parts(chosen, most)
+    if not asked.demands:
+        # what is asked beside the number of pieces is kept to by parts as well
+        chosen = better
+        best = question.told(chosen, most)
+        if best.proven or not tell(best):
+            return best
     return question.exact(chosen, most, tell, seconds)
 
 
@@ -184,13 +193,32 @@ class _Question:
             chosen[swap[0]], chosen[swap[1]] = False, True
             now = best
 
-    def most(self, reached: float, seconds: float) -> int:
-        """Rows that no choice holds more of."""
+    @cached_property
+    def caps(self) -> dict[Zone, int]:
+        """How many of each zone there may be."""
+        return {zone: self.asked.at_most.get(zone, self.asked.pieces) for zone in Zone}
+
+    @cached_property
+    def tables(self) -> Tables:
+        """The looks by what they are made of."""
+        return tables_of(self.rows, self.zones)
+
+    @property
+    def most(self) -> int:
+        """Rows that no choice holds more of, told at once."""
+        return most_looks(self.tables, self.asked.pieces, self.caps) if len(self.rows) else 0
+
+    def by_parts(self, chosen: BoolArray, most: int) -> tuple[BoolArray, int]:
+        """A better choice, where there is one, and what none exceeds: most, or less where that is found."""
         if not len(self.rows):
-            return 0
-        return most_looks(
-            tables_of(self.rows, self.zones), self.asked.pieces, self.asked.at_most, int(reached), seconds
-        )
+            return chosen, most
+        kept = frozenset(int(k) for k in np.flatnonzero(self.kept))
+        own, reached = own_places(self.zones), self.carried(chosen)
+        found = best_by_parts(self.tables, own, self.asked.pieces, self.caps, kept, reached, EFFORT)
+        if found.chosen is not None:
+            chosen = self.kept.copy()
+            chosen[list(found.chosen)] = True
+        return chosen, min(most, int(max(found.best, found.bound) + 1e-6))
 
     def told(self, chosen: BoolArray, most: int) -> Capsule:
         """A choice with what each piece of it carries, and what each left out would add. most: rows that none exceeds."""

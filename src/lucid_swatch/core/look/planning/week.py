@@ -20,7 +20,7 @@ BEST, OF_EACH = 160, 6
 MET, REPEATED, TOO_OFTEN, PACKED = 4000, 35, 30, 2
 """What an occasion that is dressed for is worth, and what clothes worn again, a piece worn too often and one more piece cost, in
 points of the whole."""
-AT_LEAST, A_SLOT, AT_MOST = 1.2, 0.12, 6.0
+AT_LEAST, A_SLOT, AT_MOST = 1.2, 0.12, 4.0
 """Seconds that the best is looked for: some, a little more for each occasion, and never more than so many."""
 HANDS = 2
 
