@@ -3412,6 +3412,21 @@ export interface components {
             in_range: boolean | null;
             /** Partners */
             partners: components["schemas"]["lucid_swatch__api__documents__candidates__PartnerAnswer"][];
+            /**
+             * Goes With
+             * @description Pieces of the rail that are in a look that it opens.
+             */
+            goes_with: number;
+            /**
+             * Pieces
+             * @description Of how many.
+             */
+            pieces: number;
+            /**
+             * Nearest Of Kind
+             * @description CIEDE2000 to the nearest piece of its kind; none where none hangs.
+             */
+            nearest_of_kind: number | null;
             /** Woken */
             woken: string[];
             /** Doubles */

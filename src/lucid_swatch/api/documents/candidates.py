@@ -132,6 +132,12 @@ class ConsideredAnswer(Answer):
     suits: float | None
     in_range: bool | None
     partners: list[PartnerAnswer]
+    goes_with: int
+    """Pieces of the rail that are in a look that it opens."""
+    pieces: int
+    """Of how many."""
+    nearest_of_kind: float | None
+    """CIEDE2000 to the nearest piece of its kind; none where none hangs."""
     woken: list[str]
     doubles: list[NearAnswer]
     quarrels: list[NearAnswer]
@@ -287,6 +293,9 @@ def considered_answer(found: Told) -> ConsideredAnswer:
         suits=told.suits,
         in_range=told.in_range,
         partners=[PartnerAnswer(piece_id=id, looks=looks) for id, looks in told.partners],
+        goes_with=told.goes_with,
+        pieces=len(found.rail),
+        nearest_of_kind=None if told.nearest is None else round(told.nearest, 1),
         woken=list(told.woken),
         doubles=[NearAnswer(piece_id=one.piece.id, difference=round(one.difference, 1)) for one in told.doubles],
         quarrels=[NearAnswer(piece_id=one.piece.id, difference=round(one.difference, 1)) for one in told.quarrels],

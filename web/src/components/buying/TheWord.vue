@@ -15,6 +15,8 @@ const { candidate, considered, rail } = defineProps<{
 const emit = defineEmits<{ seen: [] }>()
 const label = (id: string) => rail.find((piece) => piece.id === id)?.label ?? 'a piece that hangs no more'
 const top = computed(() => topOf(considered.opens_most, considered.usual ?? 0))
+/** CIEDE2000 from which two pieces are apart, whatever they are. */
+const FAR = 20
 const money = (value: number) => value.toFixed(2)
 </script>
 
@@ -45,6 +47,23 @@ const money = (value: number) => value.toFixed(2)
             : { value: considered.usual, name: `the middle one of its kind: ${considered.usual}` }
         "
       />
+      <span>Goes with</span>
+      <TapeMeasure
+        :value="considered.goes_with"
+        :high="Math.max(considered.pieces, 1)"
+        name="Pieces of the rail that it goes with"
+        :shown="`${considered.goes_with} of ${considered.pieces}`"
+      />
+      <template v-if="considered.nearest_of_kind !== null">
+        <span>Doubles</span>
+        <TapeMeasure
+          :value="Math.min(considered.nearest_of_kind, FAR)"
+          :high="FAR"
+          name="How far it is from the nearest of its kind"
+          :shown="`${considered.nearest_of_kind.toFixed(1)} from its kind`"
+          :ends="['the same', 'apart']"
+        />
+      </template>
       <template v-if="considered.suits !== null">
         <span>Sits with the client</span>
         <TapeMeasure

@@ -68,8 +68,12 @@ class Considered:
     """How many good looks the middle piece of its kind is in now; None where none hangs."""
     partners: tuple[tuple[str, int], ...]
     """Ids of the pieces that it goes with most, with the looks it opens beside each."""
+    goes_with: int
+    """Pieces of the rail that are in a look that it opens."""
     woken: tuple[str, ...]
     """Ids of pieces that are in no good look now and would be."""
+    nearest: float | None
+    """CIEDE2000 to the nearest piece of its kind; None where none hangs."""
     doubles: tuple[Neighbour, ...]
     """Pieces of its kind that have its colour."""
     quarrels: tuple[Neighbour, ...]
@@ -97,6 +101,7 @@ def consider(
     near = _near(wardrobe, candidate)
     fit, inside = (None, None) if reading is None else in_range([(candidate.lab, candidate.share)], reading)[0]
     partners, woken = _partners(counted, opened, candidate)
+    kind = [one.difference for one in near if one.piece.category is candidate.category]
     usual = _usual(counted, candidate)
     sure = counts[len(counts) - SURE_IN]
     told = Considered(
@@ -106,8 +111,10 @@ def consider(
         (counts[0], counts[-1]),
         counted.good,
         usual,
-        partners,
+        partners[:PARTNERS],
+        len(partners),
         woken,
+        min(kind, default=None),
         tuple(one for one in near if one.piece.category is candidate.category and _doubles(one)),
         tuple(one for one in near if one.kin is Kin.CLASH),
         _best(counted, opened, candidate),
@@ -165,7 +172,7 @@ def _partners(
     beside = [(int(places[k]), int(looks[k])) for k in order if places[k] != own]
     woken = [k for k, _ in beside if counted.each.get(k) == 0]
     ids = counted.pieces
-    return tuple((ids[k].id, round(n * opened.scale)) for k, n in beside[:PARTNERS]), tuple(ids[k].id for k in woken)
+    return tuple((ids[k].id, round(n * opened.scale)) for k, n in beside), tuple(ids[k].id for k in woken)
 
 
 def _usual(counted: Counted, candidate: Piece) -> int | None:
