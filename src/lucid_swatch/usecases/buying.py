@@ -65,7 +65,7 @@ class Answer:
 class _Asked:
     """A question as a key: equal when all is equal that decides the answer."""
 
-    def __init__(self, wardrobe: Wardrobe, *more: object, piece: Piece | None = None) -> None:
+    def __init__(self, wardrobe: Wardrobe, piece: Piece | None = None) -> None:
         self.wardrobe, self.piece = wardrobe, piece
         pieces = (*wardrobe.pieces, *wardrobe.always, *(() if piece is None else (piece,)))
         doubts = [None if one.uncertainty is None else one.uncertainty.tobytes() for one in pieces]
@@ -75,7 +75,6 @@ class _Asked:
             repr((wardrobe.client, wardrobe.conventions)),
             tuple(sorted(wardrobe.barred.items())),
             wardrobe.sets,
-            repr(more),
         )
 
     def __eq__(self, other: object) -> bool:

@@ -23,13 +23,7 @@ const photo = (photo_id: string) => ({ params: { path: { photo_id } } })
 const unread = (one: Candidate) => one.photo?.state === 'waiting' || one.photo?.state === 'reading'
 
 /** What decides what is said of a candidate, beside the rail and the client: another question once it changes. */
-const as = (one: Candidate) =>
-  JSON.stringify([
-    one.piece?.colours.map((colour) => [colour.lab, colour.uncertainty]),
-    one.piece?.sort,
-    one.kept.price,
-    one.category,
-  ])
+const as = (one: Candidate) => JSON.stringify([one.piece, one.kept])
 /** What is said of a candidate now; the list says the same at once. */
 async function judge(clientId: string, one: Candidate): Promise<Considered> {
   const told = await answered(api.POST('/api/candidates/{candidate_id}/judge', of(one.id)))
@@ -174,13 +168,15 @@ export function useConsidered(clientId: Ref<string>, candidate: Ref<Candidate | 
       return one?.piece ? keys.considered(clientId.value, one.id, as(one)) : null
     },
     () => judge(clientId.value, candidate.value!),
+    { keeps: true },
   )
-  return { considered: answer, problem, asking }
+  /** What was said before a word was changed stays until it is counted anew; never what was said of another. */
+  const considered = computed(() => (answer.value?.candidate_id === candidate.value?.id ? answer.value : null))
+  return { considered, problem, asking }
 }
 
 /** Judges the whole list anew, one after the other, the open one first: what is said now is noted on each. */
 export function useJudgedAnew(clientId: Ref<string>, candidates: Ref<Candidate[]>, stamp: Ref<string>) {
-  const judged = ref<Record<string, Considered>>({})
   let round = 0
   watch(
     [
@@ -196,14 +192,7 @@ export function useJudgedAnew(clientId: Ref<string>, candidates: Ref<Candidate[]
       for (const one of candidates.value.filter((other) => other.piece)) {
         const queryKey = keys.considered(clientId.value, one.id, as(one))
         try {
-          judged.value = {
-            ...judged.value,
-            [one.id]: await cache.fetchQuery({
-              queryKey,
-              queryFn: () => judge(clientId.value, one),
-              staleTime: 60_000,
-            }),
-          }
+          await cache.fetchQuery({ queryKey, queryFn: () => judge(clientId.value, one), staleTime: 60_000 })
         } catch {
           // what cannot be judged says so where it is opened
         }
@@ -212,7 +201,6 @@ export function useJudgedAnew(clientId: Ref<string>, candidates: Ref<Candidate[]
     },
     { immediate: true },
   )
-  return judged
 }
 
 /** What two candidates open, alone and together. */

@@ -150,6 +150,8 @@ def test_every_better_one_is_told_and_stopping_keeps_the_best():
         (Asked(400), "cannot be asked"),
         (Asked(1, keep=("top 0", "top 1")), "have to be in"),
         (Asked(5, keep=("a ghost",)), "in no good look"),
+        (Asked(6, keep=("shoes 0", "shoes 1"), at_most={Zone.FEET: 1}), "2 pieces for the feet have to be in"),
+        (Asked(6, at_most={Zone.FEET: -1}), "and -1 may"),
     ],
 )
 def test_what_cannot_be_is_refused(asked, why):

@@ -10,7 +10,7 @@ from lucid_swatch.core.garment.vocabulary import Category as C
 from lucid_swatch.core.garment.vocabulary import Finish
 from lucid_swatch.core.look.dressing.wardrobe import NOTHING, Wardrobe
 from lucid_swatch.core.look.kept_look import TimeOfDay
-from lucid_swatch.core.look.planning.case import packed, worn_twice
+from lucid_swatch.core.look.planning.case import packed
 from lucid_swatch.core.look.planning.complete import completed
 from lucid_swatch.core.look.planning.days import Day, Habits, Occasion, Weather
 from lucid_swatch.core.look.planning.good_looks import GoodLooks, good_looks
@@ -182,7 +182,6 @@ def test_one_number_is_a_span_round_it():
 def test_the_case_is_packed_from_the_heavy_to_what_creases():
     some = [piece("d", C.DRESS, (20, 0, 0)), piece("b", C.BOOTS, (20, 0, 0)), piece("k", C.KNIT, (20, 0, 0))]
     assert [one.id for one in packed([*some, some[0]])] == ["b", "k", "d"]
-    assert worn_twice([["a", "b"], ["b", "c"], ["b"]]) == {"b": 3}
     assert Habits().rests(piece("j", C.TROUSERS, (30, 0, -20), finish=frozenset({Finish.DENIM}))) == 0
     assert Habits(rest=3).rests(piece("t", C.TOP, (90, 0, 0))) == 3
     assert Habits(rest=3).rests(piece("c", C.COAT, (20, 0, 0))) == 0

@@ -60,7 +60,7 @@ const money = (value: number) => value.toFixed(2)
           :value="Math.min(considered.nearest_of_kind, FAR)"
           :high="FAR"
           name="How far it is from the nearest of its kind"
-          :shown="`${considered.nearest_of_kind.toFixed(1)} from its kind`"
+          :shown="`${considered.nearest_of_kind.toFixed(1)} from the nearest`"
           :ends="['the same', 'apart']"
         />
       </template>

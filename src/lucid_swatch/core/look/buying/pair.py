@@ -9,7 +9,6 @@ import numpy as np
 from ...client.reading import FaceReading
 from ...client.suits import cloth_colours
 from ...colour.arrays import FloatArray, IntArray
-from ...colour.difference import pairwise_delta_e_2000
 from ...garment.piece import Piece
 from ...garment.vocabulary import Category as C
 from ..body import Zone
@@ -162,11 +161,5 @@ def _roughly(counted: Counted, strangers: Sequence[Piece]) -> dict[tuple[int, in
 
 def _as_gap(piece: Piece, counted: Counted) -> Gap:
     lab: FloatArray = piece.lab[0]
-    away = pairwise_delta_e_2000(lab[None], spread(cloth_colours(), 72))[0]
-    return Gap(
-        piece.category,
-        lab,
-        called(lab, piece.category),
-        counted.opened(piece.id).count,
-        round(float(np.sort(away)[1]) / 2, 1),
-    )
+    # nobody has looked how far round it the pair still holds
+    return Gap(piece.category, lab, called(lab, piece.category), counted.opened(piece.id).count, 0.0)

@@ -123,6 +123,11 @@ class _Question:
         self.may = np.array([asked.among is None or piece.id in asked.among for piece in good.pieces], dtype=bool)
         self.may |= self.kept
         self.zones = [zone_of(piece.category) for piece in good.pieces]
+        for zone, few in asked.at_most.items():
+            in_zone = sum(self.zones[place[id]] is zone for id in set(asked.keep))
+            if in_zone > few:
+                what = f"{in_zone} pieces for the {zone.value} have to be in, and {few} may."
+                raise Refused(what, zone.value, "Allow more of them, or leave one out.")
         # a look with a piece that may not be in counts for nobody
         some = good.within(self.may)
         self.rows: IntArray = good.rows[some]

@@ -1,6 +1,6 @@
 """What goes into the case, in the order in which it is packed."""
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable
 
 from ...garment.piece import Piece
 from ...garment.vocabulary import Category as C
@@ -17,12 +17,3 @@ def packed(pieces: Iterable[Piece]) -> list[Piece]:
     rank = {category: k for k, category in enumerate(ORDER)}
     each = {piece.id: piece for piece in pieces}
     return sorted(each.values(), key=lambda one: (rank.get(one.category, len(ORDER)), one.called, one.id))
-
-
-def worn_twice(looks: Iterable[Sequence[str]]) -> dict[str, int]:
-    """How often each piece is worn that is worn more than once, by id."""
-    count: dict[str, int] = {}
-    for look in looks:
-        for id in look:
-            count[id] = count.get(id, 0) + 1
-    return {id: times for id, times in count.items() if times > 1}
