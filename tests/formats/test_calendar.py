@@ -96,6 +96,9 @@ def test_ten_thousand_events_elsewhere_are_no_trouble_and_too_many_here_are_refu
 
 
 def test_what_is_written_is_read_again():
-    written = write_calendar([(MONDAY, "Concert", "Black dress, Flat shoes"), (MONDAY, "Dinner; late", "Knit")])
+    written = write_calendar(
+        [(MONDAY, "Concert", "Black dress, Flat shoes", 4.5), (MONDAY, "Dinner; late", "Knit", None)]
+    )
     found = read_calendar(written, "plan.ics", None, 7)
-    assert [one.name for one in found.events] == ["Concert: Black dress, Flat shoes", "Dinner; late: Knit"]
+    assert [(one.name, one.formality) for one in found.events] == [("Concert", 4.5), ("Dinner; late", None)]
+    assert b"SUMMARY:Concert: Black dress" in written

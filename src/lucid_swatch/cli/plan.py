@@ -90,7 +90,7 @@ def _write(path: Path, found: PlanDocument) -> None:
             look = looks.get(occasion.look or "")
             if look is not None:
                 worn = ", ".join(piece.label or piece.id for piece in look.pieces)
-                entries.append((day.on, occasion.name, worn))
+                entries.append((day.on, occasion.name, worn, sum(occasion.formality) / 2))
     try:
         path.write_bytes(write_calendar(entries))
     except OSError as problem:

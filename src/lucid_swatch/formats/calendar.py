@@ -15,7 +15,8 @@ MAX_BYTES = 20_000_000
 MOST_EVENTS = 400
 """Events of the days that are asked for; nobody dresses for more."""
 EVENING_FROM, EVENING_UNTIL = time(17, 30), time(4)
-FORMALITY = "X-LUCID-FORMALITY"
+FORMALITY, OCCASION = "X-LUCID-FORMALITY", "X-LUCID-OCCASION"
+"""How formal an event is, and what it is called beside what is worn to it."""
 NAME = 120
 
 
@@ -106,7 +107,7 @@ def _unread(one: Any) -> str:
 
 
 def _event(one: Any, problems: list[str]) -> Event | None:
-    name = _text(one.get("SUMMARY")) or "something"
+    name = _text(one.get(OCCASION)) or _text(one.get("SUMMARY")) or "something"
     if str(one.get("STATUS", "")).upper() == "CANCELLED":
         return None
     at = _local(one["DTSTART"].dt)
@@ -147,18 +148,21 @@ def _text(value: object) -> str:
     return " ".join(str(value or "").split())[:NAME]
 
 
-def write_calendar(entries: Iterable[tuple[date, str, str]]) -> bytes:
-    """What is worn on which day, as all-day events. entries: day, what for, what is worn."""
+def write_calendar(entries: Iterable[tuple[date, str, str, float | None]]) -> bytes:
+    """What is worn on which day, as all-day events. entries: day, what for, what is worn, and how formal it is."""
     calendar = icalendar.Calendar()
     calendar.add("prodid", "-//Lucid Swatch//Plan//EN")
     calendar.add("version", "2.0")
-    for number, (on, occasion, worn) in enumerate(entries):
+    for number, (on, occasion, worn, formality) in enumerate(entries):
         event = icalendar.Event()
         event.add("uid", f"{on.isoformat()}-{number}@lucid-swatch")
         event.add("dtstamp", datetime.combine(on, time(0), UTC))
         event.add("dtstart", on)
         event.add("dtend", on + timedelta(1))
         event.add("summary", f"{occasion}: {worn}")
+        event.add(OCCASION, occasion)
+        if formality is not None:
+            event.add(FORMALITY, f"{formality:g}")
         calendar.add_component(event)
     content: bytes = calendar.to_ical()
     return content

@@ -46,14 +46,14 @@ class Stage:
     """What of the stage could not be met, in words."""
 
 
-def stages(look: Look, asked: Sequence[DayStage]) -> list[Stage]:
+def stages(look: Look, asked: Sequence[DayStage], layers_only: bool = False) -> list[Stage]:
     """The look over a day: for each stage the fewest changes of layer, shoes and what is carried that suit it.
 
-    What a stage changes, the next starts from. Empty where nothing is asked."""
+    What a stage changes, the next starts from. Empty where nothing is asked. layers_only: shoes and bag stay as they are."""
     found: list[Stage] = []
     now = look
     for one in asked:
-        stage = _stage(look, now, one)
+        stage = _stage(look, now, one, SWAPPED[:1] if layers_only else SWAPPED)
         found.append(stage)
         now = stage.look
     return found
@@ -64,7 +64,7 @@ def weakest(found: Sequence[Stage]) -> Stage:
     return min(found, key=lambda stage: stage.whole)
 
 
-def _stage(first: Look, now: Look, asked: DayStage) -> Stage:
+def _stage(first: Look, now: Look, asked: DayStage, swapped: tuple[Zone, ...]) -> Stage:
     wardrobe = Wardrobe.round(now)
     known = [as_known(piece) for piece in wardrobe.everything]
     place = {piece.id: k for k, piece in enumerate(wardrobe.everything)}
@@ -76,17 +76,22 @@ def _stage(first: Look, now: Look, asked: DayStage) -> Stage:
         for k, piece in enumerate(wardrobe.everything)
         if piece.id not in now.barred or piece.id in now.ids
     }
-    stays = [k for k in here if zone_of(known[k].category) not in SWAPPED and (may[k] is None or _is_body(known[k]))]
+    stays = [
+        k
+        for k in here
+        if zone_of(known[k].category) not in swapped and (swapped != SWAPPED or may[k] is None or _is_body(known[k]))
+    ]
     options = []
-    for zone in SWAPPED:
+    for zone in swapped:
         own = [k for k in here if zone_of(known[k].category) is zone]
         others = [k for k, why in may.items() if why is None and zone_of(known[k].category) is zone and k not in here]
         some = [k for k in own if may[k] is None] + others
         options.append([NOTHING, *some] if zone is Zone.LAYER else some or own or [NOTHING])
     bags = [k for k in stays if zone_of(known[k].category) is Zone.HAND and known[k].category is Category.BAG]
     rest = [k for k in stays if k not in bags]
-    carried = [k for k, why in may.items() if why is None and known[k].category is Category.BAG and k not in bags]
-    rows = np.array([[*rest, *row] for row in product(*options, [*bags, *carried[:BAGS]] or [NOTHING])], dtype=np.intp)
+    others = [k for k, why in may.items() if why is None and known[k].category is Category.BAG and k not in bags]
+    carried = others[:BAGS] if swapped == SWAPPED else []
+    rows = np.array([[*rest, *row] for row in product(*options, [*bags, *carried] or [NOTHING])], dtype=np.intp)
     rows = _worn(rows, pairs, here, first, wardrobe)
     day = DayTable(known, wanted)
     suits = day.suits(rows, bool(asked.warmth is not None and any(k != NOTHING for k in options[0])))

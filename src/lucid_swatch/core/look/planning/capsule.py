@@ -66,6 +66,8 @@ class Capsule:
     """Looks that each piece left out would add, by id; those that would add none are left away."""
     unmet: tuple[str, ...] = ()
     """Names of demands that it does not dress for."""
+    asked_for: int = 0
+    """Pieces that were asked for; it holds fewer where no more of them are in a good look."""
 
     @property
     def proven(self) -> bool:
@@ -245,7 +247,7 @@ class _Question:
         looks = good.told(float(len(complete)))
         of = good.told(float(len(good.rows)))
         bound = max(good.told(most), looks)
-        return Capsule(tuple(ids[k] for k in places), looks, of, bound, without, added, unmet)
+        return Capsule(tuple(ids[k] for k in places), looks, of, bound, without, added, unmet, self.asked.pieces)
 
     def exact(self, chosen: BoolArray, most: int, tell: Tell, seconds: float) -> Capsule:
         """The best choice by CP-SAT, from a good one on. most: rows that none exceeds."""

@@ -30,11 +30,19 @@ def _any_of(words: list[str]) -> re.Pattern[str]:
 
 def formality_of(name: str, own: Mapping[str, Span] | None = None) -> Span:
     """How formal an event of some name is. own: the stylist's own words, which count before all others."""
-    for word, span in (own or {}).items():
+    return told_by(name, own)[1]
+
+
+def told_by(name: str, own: Mapping[str, Span] | None = None) -> tuple[str, Span]:
+    """The word of an event's name that says how formal it is, empty where none does, and how formal that is.
+
+    own: the stylist's own words, of which the longest that is found counts, before all others."""
+    for word, span in sorted((own or {}).items(), key=lambda one: -len(one[0])):
         if _any_of([word]).search(name):
-            return span
+            return word, span
     usual, lines = _lines()
-    return next((span for pattern, span in lines if pattern.search(name)), usual)
+    found = ((pattern.search(name), span) for pattern, span in lines)
+    return next(((word[0].lower(), span) for word, span in found if word is not None), ("", usual))
 
 
 def about(formality: float) -> Span:

@@ -92,7 +92,7 @@ def _may(good: GoodLooks, slot: Slot, days: Sequence[Day], habits: Habits) -> Bo
         return np.array([sorted(k for k in row if k != NOTHING) == wanted for row in good.rows.tolist()], dtype=bool)
     on = days[slot.day].on
     here = np.array([habits.away.get(piece.id, on - timedelta(1)) < on for piece in good.pieces], dtype=bool)
-    return good.suiting(slot.wanted) & good.within(here)
+    return good.dressing(slot.wanted) & good.within(here)
 
 
 def _promising(good: GoodLooks, mask: BoolArray) -> IntArray:
