@@ -59,6 +59,7 @@ CORE_ROOMS = {
         "core/colour",
         "core/garment",
     },
+    "core/look/wearing": {"core/look/planning"},
     "core/look/buying": {"core/look", "core/look/dressing", "core/colour", "core/garment", "core/client"},
     "core/look/seen": {"core/colour"},
     "core/look/figure": {"core/look", "core/colour", "core/garment"},

@@ -43,8 +43,6 @@ class Particulars:
     bought_on: date | None = None
     care: str = ""
     note: str = ""
-    worn_on: tuple[date, ...] = ()
-    """Days on which it was worn."""
     set: str = ""
     """The set that it belongs to and is never parted from."""
     other_face: str | None = None

@@ -33,6 +33,8 @@ class Wardrobe:
     """Why a look that is made takes no such piece, by its id."""
     sets: tuple[frozenset[str], ...] = ()
     """Ids of pieces that are worn together or not at all."""
+    leaning: Mapping[str, float] = field(default_factory=dict)
+    """Points of the whole that speak for a piece when looks are made, or against it, by its id: what the log tells."""
 
     @cached_property
     def by_id(self) -> dict[str, Piece]:

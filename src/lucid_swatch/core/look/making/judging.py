@@ -1,5 +1,7 @@
 """What made looks come to: the whole, and what beside it speaks for a look."""
 
+from functools import cached_property
+
 import numpy as np
 
 from ...colour.arrays import BoolArray, FloatArray, IntArray
@@ -39,11 +41,19 @@ class Judging:
             - A_LAYER * self.day.spare_layers(rows)
             + A_SET * self._sets_of_accessories(rows)
         )
+        if self.material.wardrobe.leaning:
+            values = values + self._leaning[rows].sum(axis=1)
         if self.wanted.theme is not None:
             pieces = self.material.wardrobe.everything
             rows = np.where(rows == NOTHING, len(pieces), rows)
             values = values + THEME * shares_carried(pieces, self.wanted.theme, rows)
         return values
+
+    @cached_property
+    def _leaning(self) -> FloatArray:
+        """Points for each piece, and none where a look has fewer. (pieces + 1,)."""
+        points = self.material.wardrobe.leaning
+        return np.array([points.get(piece.id, 0.0) for piece in self.material.wardrobe.everything] + [0.0])
 
     def _sets_of_accessories(self, rows: IntArray) -> IntArray:
         """How many sets without a garment, such as shoes and bag, each look holds. (n,)."""

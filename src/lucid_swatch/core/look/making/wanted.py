@@ -47,6 +47,8 @@ class Wanted:
     """Looks that stay, by the ids of their pieces; they count among the number."""
     dropped: tuple[tuple[str, ...], ...] = ()
     """Looks that were let go: none comes again in the same clothes."""
+    by_log: bool = False
+    """Whether what the log tells of the pieces weighs: what is loved comes, what hangs untouched is tried."""
 
     def __post_init__(self) -> None:
         if not 1 <= self.number <= MOST_WANTED:

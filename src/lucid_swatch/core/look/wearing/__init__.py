@@ -1,0 +1,1 @@
+"""What was really worn."""
