@@ -7,6 +7,7 @@ from fastapi import FastAPI
 
 from lucid_swatch.api.app import make_app, openapi_document
 from lucid_swatch.api.context import Context
+from lucid_swatch.outside.forecast_stand_in import ForecastStandIn
 from lucid_swatch.outside.reader import SocketReader
 from lucid_swatch.settings import Settings
 from lucid_swatch.store.access import key_of
@@ -36,7 +37,9 @@ def make_application(
     watch = FolderWatch(sessions, folder, queue, queue.add)
     reader = reader or SocketReader(settings.reader_port)
     backups = Backups(sessions, data)
-    return make_app(Context(sessions, folder, queue, watch, backups, reader, hand or OwnHand(), key, moved))
+    return make_app(
+        Context(sessions, folder, queue, watch, backups, ForecastStandIn(), reader, hand or OwnHand(), key, moved)
+    )
 
 
 def open_data(data: Path) -> Sessions:

@@ -54,9 +54,12 @@ def test_many_pieces_change_at_once_and_one_step_takes_it_back(http, at):
         ("tone", "warm neutral", "let go"),
         ("tone", "cool neutral", "let go"),
     ]
-    http.post(f"{at}/rail/change", json={"pieces": ["navy coat"], "kept": {"worn_on": ["2031-05-01", "2031-05-02"]}})
+    for day in ("2025-05-01", "2025-05-02"):
+        assert http.post(f"{at}/wears", json={"on": day, "pieces": ["navy coat"]}).status_code == 201
     coat = rail(http, at)["navy coat"]
-    assert (coat["cost_per_wear"], coat["kept"]["verdict"]) == (45.0, "let go")
+    assert (coat["cost_per_wear"], coat["worn_days"], coat["worn_last"]) == (45.0, 2, "2025-05-02")
+    assert coat["kept"]["verdict"] == "let go"
+    assert http.post(f"{at}/undo").json()["back"] == "worn on 1 May: navy coat"
     assert http.post(f"{at}/undo").json()["back"].startswith("cream top and 1 more")
     undone = http.post(f"{at}/undo").json()
     assert (undone["back"], undone["again"]) == (
@@ -65,7 +68,7 @@ def test_many_pieces_change_at_once_and_one_step_takes_it_back(http, at):
     )
     assert rail(http, at)["cream top"]["sort"]["bin"] == "warm neutral"
     assert http.post(f"{at}/redo").status_code == 200
-    assert [one["taken_back"] for one in http.get(f"{at}/changes").json()] == [True, False, False]
+    assert [one["taken_back"] for one in http.get(f"{at}/changes").json()] == [True, True, False, False]
 
 
 def test_a_value_out_of_range_is_refused_with_its_place(http, at):

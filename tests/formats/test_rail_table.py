@@ -11,7 +11,7 @@ from hypothesis import strategies as st
 from lucid_swatch.core.garment.particulars import DayVerdict, Season
 from lucid_swatch.core.garment.sorting import sort_pieces
 from lucid_swatch.core.problems import Refused
-from lucid_swatch.formats.particulars import ParticularsDocument
+from lucid_swatch.formats.particulars import KeptDocument
 from lucid_swatch.formats.piece import PieceDocument
 from lucid_swatch.formats.rail import RailPieceDocument
 from lucid_swatch.formats.rail_table import COLUMNS, read_table, write_table
@@ -25,7 +25,7 @@ words = st.text(
 
 @st.composite
 def hung(draw, id):
-    kept = ParticularsDocument(
+    kept = KeptDocument(
         uses=draw(st.lists(st.sampled_from(["stage", "travel", "a, b"]), max_size=2, unique=True)),
         seasons=draw(st.lists(st.sampled_from(Season), unique=True)),
         verdict=draw(st.none() | st.sampled_from(DayVerdict)),

@@ -2,7 +2,7 @@
 
 import json
 from dataclasses import replace
-from datetime import UTC, date, datetime
+from datetime import UTC, date, datetime, time
 
 import numpy as np
 import pytest
@@ -21,9 +21,14 @@ from lucid_swatch.core.look.kept_look import KeptLook, LookParticulars
 from lucid_swatch.core.look.look import Conventions, Intent
 from lucid_swatch.core.look.making.wall import Wall, WallLook
 from lucid_swatch.core.look.making.wanted import Wanted
+from lucid_swatch.core.look.planning.days import Weather
+from lucid_swatch.core.look.planning.kept_capsule import CapsuleWish, KeptCapsule
+from lucid_swatch.core.look.planning.plan import Event, Plan
+from lucid_swatch.core.look.wearing.wear import Felt, Line, Wear
 from lucid_swatch.core.photo.light import Light, LightReference
 from lucid_swatch.core.problems import NotThere, Refused
 from lucid_swatch.store.candidates import Candidates
+from lucid_swatch.store.capsules import Capsules
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.compared_photos import ComparedPhotos
 from lucid_swatch.store.faces import Faces
@@ -34,6 +39,7 @@ from lucid_swatch.store.owned import owned_tables
 from lucid_swatch.store.palettes import Palettes
 from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.pieces import Pieces
+from lucid_swatch.store.plans import Plans
 from lucid_swatch.store.records import (
     ClientRecord,
     ComparedPhoto,
@@ -53,6 +59,7 @@ from lucid_swatch.store.records import (
 from lucid_swatch.store.tables import Base
 from lucid_swatch.store.trials import Comparisons, Trials
 from lucid_swatch.store.walls import Walls
+from lucid_swatch.store.wears import Wears
 from tests.strategies import pieces
 
 NOW = datetime(2031, 5, 4, 10, 11, tzinfo=UTC)
@@ -132,7 +139,7 @@ def test_every_piece_comes_back(session, piece):
 @given(pieces(), pieces())
 def test_a_snapshot_brings_a_piece_back_just_so(session, piece, other):
     book = Pieces(session)
-    book.add(HungPiece(piece, "maren", NOW, None, Particulars(worn_on=(date(2031, 5, 1),))))
+    book.add(HungPiece(piece, "maren", NOW, None, Particulars(bought_on=date(2031, 5, 1))))
     before = json.loads(json.dumps(book.snapshot(piece.id)))
     book.change(HungPiece(replace(other, id=piece.id, bin_said=Bin.PRINT), "maren", NOW, None))
     book.restore(piece.id, before)
@@ -192,6 +199,11 @@ def fill(session):
     Palettes(session).add(PaletteRecord("w", "maren", "Winter", (NamedColour("navy", (21, 4, -22)),), 10.0, NOW))
     Candidates(session).add(Candidate("candidate", "maren", NOW, Source.EYE, colours=((50.0, 20.0, 30.0),)))
     Walls(session).add(Wall("wall", "maren", "Tour", Wanted(3), NOW, looks=(WallLook("a", ("coat",)),)))
+    Capsules(session).add(KeptCapsule("capsule", "maren", "Nine", NOW, CapsuleWish(), 9))
+    event = Event("e", date(2031, 5, 4), "Concert", begins=time(19, 30), piece_ids=("coat",))
+    weather = {date(2031, 5, 4): Weather(3.0, 11.0, 0.4)}
+    Plans(session).add(Plan("plan", "maren", "Tour", date(2031, 5, 4), NOW, events=(event,), weather=weather))
+    Wears(session).add(Wear("worn", "maren", date(2031, 5, 4), ("coat",), NOW, felt=Felt.LOVED))
     Jobs(session).ask("maren", JobKind.READ, "p")
 
 
@@ -204,6 +216,21 @@ def test_an_erased_client_leaves_no_row_in_any_table(session):
     assert min(gone.values()) == 1
     for table in Base.metadata.sorted_tables:
         assert session.execute(sa.select(sa.func.count()).select_from(table)).scalar_one() == 0, table.name
+
+
+@pytest.mark.filterwarnings("ignore::hypothesis.errors.NonInteractiveExampleWarning")
+def test_a_plan_and_the_log_come_back_just_so(session):
+    fill(session)
+    before = Plans(session).snapshot("plan")
+    session.expire_all()
+    plan = Plans(session).get("plan")
+    assert (plan.events[0].begins, plan.weather[plan.first].rain) == (time(19, 30), 0.4)
+    Plans(session).remove("plan")
+    Plans(session).restore("plan", json.loads(json.dumps(before)))
+    assert Plans(session).get("plan") == plan
+    assert Wears(session).lines("maren") == [Line(date(2031, 5, 4), ("coat",), Felt.LOVED)]
+    assert [wear.id for wear in Wears(session).between("maren", date(2031, 5, 4), date(2031, 5, 4))] == ["worn"]
+    assert Wears(session).between("maren", date(2031, 5, 5), date(2031, 6, 1)) == []
 
 
 def test_a_light_comes_back_just_so(session):

@@ -2,12 +2,15 @@
 
 import json
 import zipfile
+from datetime import date
 from io import BytesIO
 
 import pytest
 
 from lucid_swatch.core.garment.vocabulary import Bin, Category
 from lucid_swatch.core.garment.word import Word
+from lucid_swatch.core.look.wearing.tally import days_of
+from lucid_swatch.core.look.wearing.wear import Wear
 from lucid_swatch.core.problems import Refused
 from lucid_swatch.formats.particulars import ParticularsDocument
 from lucid_swatch.store.clients import Clients
@@ -17,6 +20,7 @@ from lucid_swatch.store.jobs import Jobs
 from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.records import PhotoState
+from lucid_swatch.store.wears import Wears
 from lucid_swatch.usecases.changes import undo
 from lucid_swatch.usecases.clients import withdraw_consent
 from lucid_swatch.usecases.intake import take_in
@@ -26,7 +30,7 @@ from lucid_swatch.usecases.rail_out import rail_json, rail_table, write_rail_arc
 from lucid_swatch.usecases.reading_photos import read_kept_photo
 from tests.pictures import coat_photo
 
-from .rails import a_client, hang_all
+from .rails import NOW, a_client, hang_all
 
 
 @pytest.fixture
@@ -35,13 +39,10 @@ def maren(sessions):
         client = a_client(session)
         hang_all(session, client)
         change_pieces(
-            session,
-            client,
-            ["cream top"],
-            Word(bin=Bin.TONE),
-            ParticularsDocument(verdict="mend", price=49.5, worn_on=["2031-05-01"]),
+            session, client, ["cream top"], Word(bin=Bin.TONE), ParticularsDocument(verdict="mend", price=49.5)
         )
         join_faces(session, client, "red knit", "olive skirt")
+        Wears(session).add(Wear("w", client, date(2031, 5, 1), ("cream top", "olive skirt"), NOW))
     return client
 
 
@@ -58,6 +59,11 @@ def pieces_of(sessions, client):
         return {id: {k: v for k, v in book.snapshot(id).items() if k not in ("client_id", "photo_id")} for id in ids}
 
 
+def worn(sessions, client):
+    with sessions() as session:
+        return days_of(Wears(session).lines(client))
+
+
 @pytest.mark.parametrize(("write", "file"), [(rail_json, "rail.json"), (rail_table, "rail.csv")])
 def test_the_same_rail_comes_back_elsewhere(sessions, maren, elsewhere, eyes, write, file):
     with sessions() as session:
@@ -68,6 +74,11 @@ def test_the_same_rail_comes_back_elsewhere(sessions, maren, elsewhere, eyes, wr
     plan = take_rail_in(other, folder, eyes, client, open_rail(content, file))
     assert (len(plan.added), plan.changed, plan.same, plan.dropped) == (6, (), 0, ())
     assert pieces_of(other, client) == pieces_of(sessions, maren)
+    assert (
+        worn(other, client)
+        == worn(sessions, maren)
+        == {"cream top": (date(2031, 5, 1),), "olive skirt": (date(2031, 5, 1),)}
+    )
     with sessions() as session:
         assert plan_rail(session, maren, open_rail(content, file)).same == 6
 

@@ -17,6 +17,7 @@ from . import (
     audit,
     backups,
     candidates,
+    capsules,
     changes,
     clients,
     compared_photos,
@@ -28,6 +29,7 @@ from . import (
     looks,
     palettes,
     photos,
+    plans,
     rail,
     rail_files,
     rereading,
@@ -38,6 +40,7 @@ from . import (
     trials,
     walk,
     walls,
+    wears,
 )
 from .context import Context
 from .guard import MAX_BODY, Guard
@@ -115,6 +118,9 @@ def api_router() -> APIRouter:
         leanings,
         looks,
         walls,
+        plans,
+        capsules,
+        wears,
         candidates,
         figures,
         taste,

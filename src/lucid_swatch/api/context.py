@@ -12,6 +12,7 @@ from sqlalchemy.orm import Session
 from lucid_swatch.outside.reader import SocketReader
 from lucid_swatch.store.database import Sessions
 from lucid_swatch.store.folder import Folder
+from lucid_swatch.usecases.plans import Forecasts
 from lucid_swatch.usecases.reader import Hand
 from lucid_swatch.usecases.tidy import Moved
 from lucid_swatch.work.backups import Backups
@@ -30,6 +31,7 @@ class Context:
     queue: WorkQueue
     watch: FolderWatch
     backups: Backups
+    forecasts: Forecasts
     reader: SocketReader
     hand: Hand
     key: str

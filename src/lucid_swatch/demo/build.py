@@ -40,6 +40,7 @@ from lucid_swatch.usecases.side_by_side import keep_side_by_side
 from lucid_swatch.usecases.walls import begin_wall, keep_on_wall, make_wall
 from lucid_swatch.work.queue import WorkQueue
 
+from .days import keep_days
 from .observer import hold_drapes
 from .samples import TRUTH, make_samples
 from .scenario import SampleCandidate, SampleClient, SampleWall
@@ -173,6 +174,7 @@ def _hang_and_keep(sessions: Sessions, client: SampleClient, photo_ids: dict[str
             _note(session, photo_ids[one.sample.file], one)
     for wall in client.walls:
         _make(sessions, client_id, wall, pieces)
+    keep_days(sessions, client_id, client, pieces)
 
 
 def _note(session: Session, photo_id: str, sample: SampleCandidate) -> None:

@@ -14,11 +14,15 @@ from .scenario import (
     SHADE,
     STEEL,
     SampleCandidate,
+    SampleCapsule,
     SampleClient,
     SampleComparison,
+    SampleEvent,
     SampleLook,
+    SamplePlan,
     SamplePortrait,
     SampleWall,
+    SampleWear,
     sample,
 )
 from .studio.portrait import Sitter
@@ -79,7 +83,7 @@ STAGE: dict[str, object] = {"uses": ["stage"]}
 TRAVEL: dict[str, object] = {"uses": ["travel"]}
 REHEARSAL: dict[str, object] = {"uses": ["rehearsal"]}
 KEPT: dict[str, dict[str, object]] = {
-    "concert-dress.jpg": STAGE | {"verdict": "keep", "fits": True, "size": "40", "price": 620, "care": "clean only, hang long", "worn_on": ["2026-09-12", "2026-09-19", "2026-10-03", "2026-10-17"]},
+    "concert-dress.jpg": STAGE | {"verdict": "keep", "fits": True, "size": "40", "price": 620, "care": "clean only, hang long"},
     "velvet-jacket.jpg": STAGE | {"verdict": "keep", "set": "midnight evening"},
     "green-skirt.jpg": STAGE | {"verdict": "alter", "note": "slides when she sits to play: a firmer waistband"},
     "black-trousers.jpg": STAGE | {"verdict": "keep", "fits": True},
@@ -87,7 +91,7 @@ KEPT: dict[str, dict[str, object]] = {
     "pearls.jpg": STAGE | {"verdict": "keep"},
     "ink-blouse.jpg": STAGE | {"verdict": "keep", "set": "midnight evening"},
     "ivory-shirt.jpg": STAGE | {"verdict": "keep", "care": "hand wash"},
-    "long-coat.jpg": TRAVEL | {"verdict": "keep", "fits": True, "price": 480, "worn_on": ["2026-10-06", "2026-10-07", "2026-10-13", "2026-10-20", "2026-11-02", "2026-11-09"]},
+    "long-coat.jpg": TRAVEL | {"verdict": "keep", "fits": True, "price": 480},
     "winter-coat.jpg": TRAVEL | {"verdict": "mend", "note": "lining torn at the left arm"},
     "camel-trousers.jpg": TRAVEL | {"verdict": "keep"}, "cognac-loafers.jpg": TRAVEL | {"verdict": "keep"},
     "cognac-bag.jpg": TRAVEL | {"verdict": "keep"}, "oat-knit.jpg": TRAVEL | {"verdict": "keep"}, "beret.jpg": TRAVEL,
@@ -106,11 +110,42 @@ CANDIDATES = (
     ),
 )  # fmt: skip
 
+TRAIN = ("long-coat.jpg", "oat-knit.jpg", "camel-trousers.jpg", "cognac-loafers.jpg", "cognac-bag.jpg")
+SOLO = ("concert-dress.jpg", "black-shoes.jpg", "black-bag.jpg", "pearls.jpg")
+WEARS = (
+    SampleWear(3, ("check-jacket.jpg", "white-tee.jpg", "jeans.jpg", "cognac-loafers.jpg"), "quartet", "loved"),
+    SampleWear(6, ("oat-knit.jpg", "charcoal-trousers.jpg", "black-boots.jpg"), "rehearsal", "fine"),
+    SampleWear(9, TRAIN, "train", "loved", "warm enough for the platform"),
+    SampleWear(11, SOLO, "concert", "loved"),
+    SampleWear(14, ("striped-top.jpg", "jeans.jpg", "cognac-loafers.jpg"), "rehearsal", "off", "pulls at the shoulder when bowing"),
+    SampleWear(16, TRAIN, "train", "fine"),
+    SampleWear(18, ("ink-blouse.jpg", "black-trousers.jpg", "black-shoes.jpg"), "school visit"),
+    SampleWear(22, SOLO, "concert", "loved", "nobody asked about the shoes"),
+    SampleWear(23, TRAIN, "train", "fine"),
+    SampleWear(27, ("greige-knit.jpg", "black-trousers.jpg", "black-boots.jpg"), "rehearsal", "fine"),
+    SampleWear(30, ("check-jacket.jpg", "oat-knit.jpg", "camel-trousers.jpg", "cognac-loafers.jpg"), "gallery", "loved"),
+    SampleWear(33, ("striped-top.jpg", "charcoal-trousers.jpg", "black-boots.jpg"), "rehearsal", "off"),
+    SampleWear(38, SOLO, "concert", "fine"),
+    SampleWear(39, TRAIN, "train", "loved"),
+    SampleWear(45, ("oxblood-knit.jpg", "black-trousers.jpg", "black-boots.jpg"), "rehearsal", "fine"),
+    SampleWear(52, SOLO, "concert", "loved"),
+)  # fmt: skip
+
+TOUR = SamplePlan(
+    "Northern tour", "Vennby", -2, 9,
+    (
+        SampleEvent(0, "Train, five hours", 9), SampleEvent(1, "Rehearsal", 10), SampleEvent(1, "Concert", 19, ("hall at Vennby",)),
+        SampleEvent(2, "Free day"), SampleEvent(3, "School visit", 11), SampleEvent(4, "Train", 14),
+        SampleEvent(5, "Concert", 19, ("hall at Vennby",)), SampleEvent(6, "Gallery opening", 17), SampleEvent(8, "Concert", 20),
+    ),
+    locked=2,
+)  # fmt: skip
+
 CELLIST = SampleClient(
     name="Ilka Maren", note="Cellist, on tour from October to May. Sits to play: wide or long below, nothing that slides.",
     sitter=Sitter(skin=(61.0, 12.0, 23.0), hair=(19.0, 6.0, 8.0), eyes=(28.0, 9.0, 16.0), hair_style="up"),
     portraits=(SamplePortrait("portrait.jpg", (1.05, 1.0, 0.88)), SamplePortrait("portrait-in-the-evening.jpg", (1.16, 1.0, 0.72), ("make-up",))),
-    samples=SAMPLES, looks=LOOKS, walls=WALLS, candidates=CANDIDATES, compared=COMPARED, trial=True, kept=KEPT, newest=("winter-coat.jpg", "charcoal-trousers.jpg", "rust-knit.jpg", "beret.jpg"),
+    samples=SAMPLES, looks=LOOKS, walls=WALLS, candidates=CANDIDATES, compared=COMPARED, trial=True, kept=KEPT, wears=WEARS, plans=(TOUR,), capsules=(SampleCapsule("Nine days", 12),), newest=("winter-coat.jpg", "charcoal-trousers.jpg", "rust-knit.jpg", "beret.jpg"),
     about={
         "dresses_for": "Concerts in the evening, trains by day, rehearsals in cold halls.",
         "refuses": {"heel": 4.0, "sheer": True, "lengths": ["cropped"], "colours": ["neon"]}, "metal": "gold",

@@ -94,6 +94,52 @@ class SampleCandidate:
 
 
 @dataclass(frozen=True)
+class SampleWear:
+    """What the sample client wore some days ago."""
+
+    days_ago: int
+    pieces: tuple[str, ...]
+    """Files."""
+    occasion: str = ""
+    felt: str = ""
+    note: str = ""
+
+
+@dataclass(frozen=True)
+class SampleEvent:
+    """Something that happens on a day of a plan."""
+
+    day: int
+    """From the first day on."""
+    name: str
+    hour: int | None = None
+    """None for what takes the whole day."""
+    people: tuple[str, ...] = ()
+
+
+@dataclass(frozen=True)
+class SamplePlan:
+    """Days that the sample client is dressed for."""
+
+    name: str
+    place: str
+    first: int
+    """Days from today on, or before it where it is less than none."""
+    days: int
+    events: tuple[SampleEvent, ...]
+    locked: int | None = None
+    """The place of the occasion whose look is locked."""
+
+
+@dataclass(frozen=True)
+class SampleCapsule:
+    """The few pieces that are chosen for the sample client."""
+
+    name: str
+    pieces: int
+
+
+@dataclass(frozen=True)
 class SamplePortrait:
     """A portrait as it is sent in."""
 
@@ -127,6 +173,9 @@ class SampleClient:
     about: dict[str, object] = field(default_factory=dict)
     kept: dict[str, dict[str, object]] = field(default_factory=dict)
     """What is kept about some pieces, by file."""
+    wears: tuple[SampleWear, ...] = ()
+    plans: tuple[SamplePlan, ...] = ()
+    capsules: tuple[SampleCapsule, ...] = ()
     newest: tuple[str, ...] = ()
     """Files of the pieces that were hung at the last visit; the others hang for some weeks."""
     compared: tuple[SampleComparison, ...] = ()

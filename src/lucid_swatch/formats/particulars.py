@@ -30,8 +30,6 @@ class ParticularsDocument(Document):
     bought_on: date | None = None
     care: str = Field(default="", max_length=500)
     note: str = Field(default="", max_length=2000)
-    worn_on: list[date] = Field(default_factory=list, max_length=5000)
-    """Days on which it was worn."""
     set: str = Field(default="", max_length=80)
     """The set that it belongs to and is never parted from."""
     other_face: str | None = Field(default=None, max_length=200)
@@ -39,17 +37,25 @@ class ParticularsDocument(Document):
 
     def to_core(self) -> Particulars:
         """The particulars as the core sees them."""
-        return PARTICULARS.validate_python(self.model_dump())
+        return PARTICULARS.validate_python(self.model_dump(include=set(ParticularsDocument.model_fields)))
 
     def over(self, before: Particulars) -> Particulars:
         """What was said here in the place of what was known; what was not said stays."""
         said = self.to_core()
-        return replace(before, **{name: getattr(said, name) for name in self.model_fields_set})
+        told = self.model_fields_set & ParticularsDocument.model_fields.keys()
+        return replace(before, **{name: getattr(said, name) for name in told})
 
     @classmethod
     def from_core(cls, particulars: Particulars) -> "ParticularsDocument":
         """The document of what is kept about a piece."""
         return cls.model_validate(asdict(particulars))
+
+
+class KeptDocument(ParticularsDocument):
+    """What a file tells of a piece: the same, with its days in the log."""
+
+    worn_on: list[date] = Field(default_factory=list, max_length=5000)
+    """Days on which it was worn."""
 
 
 PARTICULARS = TypeAdapter(Particulars)

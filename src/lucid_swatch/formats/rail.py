@@ -15,7 +15,7 @@ from .client import AboutDocument
 from .document import Document, Titled, parse
 from .look import ClientDocument, ConventionsDocument, LookDocument, check_ids
 from .measurement import MeasurementDocument
-from .particulars import ParticularsDocument
+from .particulars import KeptDocument
 from .piece import PieceDocument
 
 Fraction = Annotated[float, Field(ge=0, le=1)]
@@ -82,7 +82,7 @@ Moment = Annotated[AwareDatetime, AfterValidator(_in_range)]
 class RailPieceDocument(PieceDocument):
     """A piece with what a wardrobe keeps about it."""
 
-    kept: ParticularsDocument = Field(default_factory=ParticularsDocument)
+    kept: KeptDocument = Field(default_factory=KeptDocument)
     hung_at: Moment | None = None
     photo: PhotoDocument | None = None
 

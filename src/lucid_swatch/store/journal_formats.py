@@ -9,9 +9,10 @@ from dataclasses import replace
 
 from .records import Entry, Snapshot
 
-JOURNAL_FORMAT = 3
+JOURNAL_FORMAT = 4
 """1: as first written. 2: what is kept about pieces and looks is called their particulars, and the school of a look is
-told by its conventions. 3: pieces have details of their cut and what their photo tells, and a volume may be unknown."""
+told by its conventions. 3: pieces have details of their cut and what their photo tells, and a volume may be unknown.
+4: the days on which a piece was worn are lines of the log, and none of its particulars."""
 
 
 def brought_up(entries: tuple[Entry, ...], written_as: int) -> tuple[Entry, ...]:
@@ -67,5 +68,12 @@ def _cut(kind: str, snapshot: Snapshot) -> Snapshot:
     return {"details": {}, "seen": {}} | snapshot | {"volume": volume}
 
 
-STEPS: dict[int, Callable[[str, Snapshot], Snapshot]] = {1: _particulars, 2: _cut}
+def _log(kind: str, snapshot: Snapshot) -> Snapshot:
+    if kind not in ("piece", "candidate") or "worn_on" not in (snapshot.get("particulars") or {}):
+        return snapshot
+    kept = {name: value for name, value in snapshot["particulars"].items() if name != "worn_on"}
+    return snapshot | {"particulars": kept}
+
+
+STEPS: dict[int, Callable[[str, Snapshot], Snapshot]] = {1: _particulars, 2: _cut, 3: _log}
 """From each form to the next."""

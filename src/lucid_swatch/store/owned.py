@@ -9,6 +9,7 @@ from sqlalchemy.orm import Session
 from .tables import (
     Base,
     CandidateRow,
+    CapsuleRow,
     ChangeRow,
     ClientRow,
     ComparedPhotoRow,
@@ -18,9 +19,11 @@ from .tables import (
     PaletteRow,
     PhotoRow,
     PieceRow,
+    PlanRow,
     SideBySideRow,
     TrialRow,
     WallRow,
+    WearRow,
 )
 
 
@@ -48,6 +51,9 @@ OWNED: dict[type[Base], Belongs] = {
     WallRow: Belongs("walls.json", "wall"),
     CandidateRow: Belongs("candidates.json", "candidate"),
     PaletteRow: Belongs("palettes.json", "palette"),
+    CapsuleRow: Belongs("capsules.json", "capsule"),
+    PlanRow: Belongs("plans.json", "plan"),
+    WearRow: Belongs("wears.json", "wear"),
     ChangeRow: Belongs(None, None, why="the journal is how the studio steps back, and says nothing of its own"),
     JobRow: Belongs(None, None, why="what is still to be done is no record of anybody"),
 }

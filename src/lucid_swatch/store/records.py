@@ -60,6 +60,10 @@ class JobKind(StrEnum):
     """Those of a photo that is read already and came from elsewhere, or lost them."""
     MAKE = "make"
     """The looks of a wall."""
+    CAPSULE = "capsule"
+    """The pieces of a capsule."""
+    FILL = "fill"
+    """The days of a plan."""
 
 
 class JobState(StrEnum):

@@ -1,5 +1,6 @@
 """The tables. Words are stored as the open formats spell them."""
 
+from collections.abc import Mapping
 from datetime import UTC, date, datetime
 from enum import Enum
 from typing import Any
@@ -36,6 +37,11 @@ from lucid_swatch.core.look.kept_look import LookParticulars, PastVerdict
 from lucid_swatch.core.look.look import Conventions, Intent
 from lucid_swatch.core.look.making.wall import Spare, WallLook
 from lucid_swatch.core.look.making.wanted import Wanted
+from lucid_swatch.core.look.planning.capsule import Capsule
+from lucid_swatch.core.look.planning.days import Weather
+from lucid_swatch.core.look.planning.kept_capsule import CapsuleWish
+from lucid_swatch.core.look.planning.plan import Event
+from lucid_swatch.core.look.wearing.wear import Felt
 from lucid_swatch.core.photo.evidence import Evidence
 from lucid_swatch.core.photo.light import Light, SeriesLight
 from lucid_swatch.core.photo.likeness import PhotoMarks
@@ -362,6 +368,66 @@ class CandidateRow(Base):
     seen_at: Mapped[str] = mapped_column(default="")
     judged: Mapped[Judged | None] = mapped_column(Value(Judged))
     before: Mapped[Judged | None] = mapped_column(Value(Judged))
+    created_at: Mapped[datetime]
+
+
+class CapsuleRow(Base):
+    """A few pieces that carry most good looks."""
+
+    __tablename__ = "capsule"
+
+    id: Mapped[str] = mapped_column(primary_key=True)
+    client_id: Mapped[str] = whose()
+    name: Mapped[str]
+    wish: Mapped[CapsuleWish] = mapped_column(Value(CapsuleWish))
+    pieces: Mapped[int]
+    curve: Mapped[tuple[Capsule, ...]] = mapped_column(Value(tuple[Capsule, ...]), default=())
+    """By the ids of their pieces: what no longer hangs on the rail is left away where they are shown."""
+    bag_ids: Mapped[tuple[str, ...]] = mapped_column(Value(tuple[str, ...]), default=())
+    lack: Mapped[str] = mapped_column(default="")
+    chosen_at: Mapped[datetime | None]
+    created_at: Mapped[datetime]
+
+
+class PlanRow(Base):
+    """Some days with the looks that hang on them."""
+
+    __tablename__ = "plan"
+
+    id: Mapped[str] = mapped_column(primary_key=True)
+    client_id: Mapped[str] = whose()
+    name: Mapped[str]
+    first: Mapped[date]
+    days: Mapped[int]
+    place: Mapped[str] = mapped_column(default="")
+    events: Mapped[tuple[Event, ...]] = mapped_column(Value(tuple[Event, ...]), default=())
+    weather: Mapped[Mapping[date, Weather]] = mapped_column(Value(dict[date, Weather]), default=dict)
+    forecast: Mapped[str] = mapped_column(default="")
+    rest: Mapped[int | None]
+    away: Mapped[Mapping[str, date]] = mapped_column(Value(dict[str, date]), default=dict)
+    capsule: Mapped[str | None]
+    ticked: Mapped[tuple[str, ...]] = mapped_column(Value(tuple[str, ...]), default=())
+    unmet: Mapped[tuple[str, ...]] = mapped_column(Value(tuple[str, ...]), default=())
+    filled_at: Mapped[datetime | None]
+    created_at: Mapped[datetime]
+
+
+class WearRow(Base):
+    """Pieces that were worn together on a day."""
+
+    __tablename__ = "wear"
+    __table_args__ = (sa.Index("ix_wear_client_id_on", "client_id", "on"),)
+
+    id: Mapped[str] = mapped_column(primary_key=True)
+    client_id: Mapped[str] = mapped_column(sa.ForeignKey("client.id", ondelete="CASCADE"))
+    on: Mapped[date]
+    piece_ids: Mapped[tuple[str, ...]] = mapped_column(Value(tuple[str, ...]))
+    look_id: Mapped[str | None]
+    planned: Mapped[str | None]
+    occasion: Mapped[str] = mapped_column(default="")
+    felt: Mapped[Felt | None]
+    note: Mapped[str] = mapped_column(default="")
+    weather: Mapped[Weather | None] = mapped_column(Value(Weather))
     created_at: Mapped[datetime]
 
 

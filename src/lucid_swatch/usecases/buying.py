@@ -29,12 +29,14 @@ from lucid_swatch.core.look.buying.gaps import Gap, OneGap, as_one, gaps
 from lucid_swatch.core.look.buying.gaps import Refused as RefusedBy
 from lucid_swatch.core.look.buying.pair import GapPair, Together, best_pair, opened_together
 from lucid_swatch.core.look.dressing.held import irritants_of, refused_by
-from lucid_swatch.core.look.dressing.wardrobe import Wardrobe
+from lucid_swatch.core.look.wearing.tally import days_of
 from lucid_swatch.core.problems import Refused
 from lucid_swatch.files.shopping_card import Card
 from lucid_swatch.store.candidates import Candidates
 from lucid_swatch.store.records import HungPiece
+from lucid_swatch.store.wears import Wears
 
+from .as_asked import AsAsked
 from .candidates import another_candidate, to_be_judged
 from .rail import OnRail, hanging
 from .wardrobe import ClientWardrobe, wardrobe_of
@@ -62,43 +64,21 @@ class Answer:
     """None while nobody has said what it costs."""
 
 
-class _Asked:
-    """A question as a key: equal when all is equal that decides the answer."""
-
-    def __init__(self, wardrobe: Wardrobe, piece: Piece | None = None) -> None:
-        self.wardrobe, self.piece = wardrobe, piece
-        pieces = (*wardrobe.pieces, *wardrobe.always, *(() if piece is None else (piece,)))
-        doubts = [None if one.uncertainty is None else one.uncertainty.tobytes() for one in pieces]
-        self.key = (
-            tuple((one.fingerprint(), doubt) for one, doubt in zip(pieces, doubts, strict=True)),
-            len(wardrobe.always),
-            repr((wardrobe.client, wardrobe.conventions)),
-            tuple(sorted(wardrobe.barred.items())),
-            wardrobe.sets,
-        )
-
-    def __eq__(self, other: object) -> bool:
-        return isinstance(other, _Asked) and self.key == other.key
-
-    def __hash__(self) -> int:
-        return hash(self.key)
-
-
 @lru_cache(maxsize=REMEMBERED)
-def _considered(asked: _Asked, reading: "_Reading", barred: str | None) -> Considered:
+def _considered(asked: AsAsked, reading: "_Reading", barred: str | None) -> Considered:
     assert asked.piece is not None
     return consider(asked.wardrobe, asked.piece, reading.value, barred)
 
 
 @lru_cache(maxsize=REMEMBERED)
-def _together(asked: _Asked, other: _Asked) -> Together:
+def _together(asked: AsAsked, other: AsAsked) -> Together:
     assert asked.piece is not None
     assert other.piece is not None
     return opened_together(asked.wardrobe, asked.piece, other.piece)
 
 
 @lru_cache(maxsize=REMEMBERED)
-def _gaps(asked: _Asked, reading: "_Reading", about: About, kinds: tuple[Category, ...]) -> tuple[OneGap, ...]:
+def _gaps(asked: AsAsked, reading: "_Reading", about: About, kinds: tuple[Category, ...]) -> tuple[OneGap, ...]:
     refused = _refused(about, asked.wardrobe.conventions.school)
     found = [gap for kind in kinds for gap in gaps(asked.wardrobe, MOST_GAPS, reading.value, [kind], refused)]
     return tuple(as_one(found)[:MOST_GAPS])
@@ -130,9 +110,10 @@ def answer(session: Session, id: str) -> Answer:
     candidate, hung = to_be_judged(session, id)
     loaded = wardrobe_of(session, candidate.client_id)
     known = as_known(hung.piece, studio_ways(session))
-    told = _considered(_Asked(loaded.wardrobe, piece=known), _Reading(_reading(loaded)), _barred(loaded, known, hung))
+    told = _considered(AsAsked(loaded.wardrobe, piece=known), _Reading(_reading(loaded)), _barred(loaded, known, hung))
     price = candidate.particulars.price
-    logs = [Log(one.piece.category, one.particulars.worn_on) for one in loaded.hung]
+    worn = days_of(Wears(session).lines(candidate.client_id))
+    logs = [Log(one.piece.category, worn.get(one.piece.id, ())) for one in loaded.hung]
     today = datetime.now(UTC).date()
     (on_rail,) = hanging(loaded.client, [hung], studio_ways(session))
     cost = None if price is None else cost_a_wear(price, known.category, logs, today)
@@ -154,13 +135,13 @@ def together(session: Session, client_id: str, one: str, other: str) -> Together
         raise Refused("this is one candidate twice.", "before buying", "Choose another one.")
     loaded, ways = wardrobe_of(session, client_id), studio_ways(session)
     first, second = (as_known(another_candidate(session, client_id, id)[1].piece, ways) for id in (one, other))
-    return _together(_Asked(loaded.wardrobe, piece=first), _Asked(loaded.wardrobe, piece=second))
+    return _together(AsAsked(loaded.wardrobe, piece=first), AsAsked(loaded.wardrobe, piece=second))
 
 
 def missing(session: Session, client_id: str, kinds: Sequence[Category]) -> tuple[OneGap, ...]:
     """The pieces of some kinds that would open most looks, those that are nearly one told once."""
     loaded = wardrobe_of(session, client_id)
-    return _gaps(_Asked(loaded.wardrobe), _Reading(_reading(loaded)), loaded.client.about, tuple(kinds))
+    return _gaps(AsAsked(loaded.wardrobe), _Reading(_reading(loaded)), loaded.client.about, tuple(kinds))
 
 
 def missing_pair(session: Session, client_id: str, found: Sequence[Gap]) -> GapPair | None:

@@ -10,16 +10,19 @@ from sqlalchemy.orm import Session
 
 from lucid_swatch.core.problems import Refused
 from lucid_swatch.store.candidates import Candidates
+from lucid_swatch.store.capsules import Capsules
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.journal import Journal
 from lucid_swatch.store.looks import Looks
 from lucid_swatch.store.palettes import Palettes
 from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.pieces import Pieces
+from lucid_swatch.store.plans import Plans
 from lucid_swatch.store.records import ChangeRecord, Entry
 from lucid_swatch.store.studio import Studio
 from lucid_swatch.store.trials import Comparisons, Trials
 from lucid_swatch.store.walls import Walls
+from lucid_swatch.store.wears import Wears
 
 Snapshot = dict[str, Any] | None
 
@@ -43,6 +46,9 @@ KEEPERS: dict[str, Callable[[Session], Keeper]] = {
     "look": Looks,
     "wall": Walls,
     "candidate": Candidates,
+    "capsule": Capsules,
+    "plan": Plans,
+    "wear": Wears,
     "trial": Trials,
     "side by side": Comparisons,
 }

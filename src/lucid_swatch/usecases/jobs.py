@@ -9,7 +9,9 @@ from lucid_swatch.store.folder import Folder
 from lucid_swatch.store.jobs import Jobs
 from lucid_swatch.store.records import JobKind
 
+from .capsules import make_capsule, set_down_unchosen
 from .eyes import Sight
+from .filling import fill_plan, set_down_unfilled
 from .reading_photos import read_kept_photo, set_down_unread
 from .walls import make_wall, set_down_unmade
 
@@ -34,9 +36,21 @@ def _make(sessions: Sessions, folder: Folder, sight: Sight, id: str) -> list[str
     return []
 
 
+def _choose(sessions: Sessions, folder: Folder, sight: Sight, id: str) -> list[str]:
+    make_capsule(sessions, id)
+    return []
+
+
+def _fill(sessions: Sessions, folder: Folder, sight: Sight, id: str) -> list[str]:
+    fill_plan(sessions, id)
+    return []
+
+
 PHOTO = Work(_read, set_down_unread)
 WORKS = {
     JobKind.MAKE: Work(_make, set_down_unmade),
+    JobKind.CAPSULE: Work(_choose, set_down_unchosen),
+    JobKind.FILL: Work(_fill, set_down_unfilled),
     JobKind.READ: PHOTO,
     JobKind.READ_AGAIN: PHOTO,
     JobKind.TAKE_OVER: PHOTO,

@@ -1,14 +1,16 @@
 """A rail comes in: what it would do is said first, done as one change, and can be taken back."""
 
 from collections import Counter
-from collections.abc import Callable, Mapping
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, replace
-from datetime import UTC, datetime
+from datetime import UTC, date, datetime
 from uuid import uuid4
 
 from sqlalchemy.orm import Session
 
 from lucid_swatch.core.garment.seen import NOTHING
+from lucid_swatch.core.look.wearing.tally import days_of
+from lucid_swatch.core.look.wearing.wear import Wear
 from lucid_swatch.core.problems import NotThere, Refused
 from lucid_swatch.files.archive import Archive
 from lucid_swatch.files.photo import MAX_BYTES
@@ -23,6 +25,7 @@ from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.records import HungPiece, JobKind, PhotoRecord, PhotoState
 from lucid_swatch.store.snapshots import snapshot_of
+from lucid_swatch.store.wears import Wears
 
 from .changes import recorded
 from .clients import check_consent
@@ -100,13 +103,14 @@ def plan_rail(session: Session, client_id: str, sent: Sent) -> Plan:
     Clients(session).get(client_id)
     coming = _coming(session, client_id, sent.rail)
     own = {one.piece.id: one for one in Pieces(session).of_client(client_id)}
+    worn = days_of(Wears(session).lines(client_id))
     changed, added, same, photos = [], [], 0, 0
     for document, hung in coming:
         there = own.get(hung.piece.id)
         if there is None:
             added.append(hung.piece.called)
             photos += document.photo is not None and sent.photo(document.photo.file) is not None
-        elif differs := _differs(there, _over(there, hung)):
+        elif differs := _differs(there, _over(there, hung)) + _newly_worn(document, worn.get(hung.piece.id, ())):
             changed.append((there.piece.called, differs))
         else:
             same += 1
@@ -153,6 +157,7 @@ def _hung(session: Session, client_id: str, sent: Sent, photos: Mapping[str, Pho
     plan = plan_rail(session, client_id, sent)
     check_photos(session, client_id, plan)
     pieces, own = Pieces(session), {one.piece.id: one for one in Pieces(session).of_client(client_id)}
+    worn = days_of(Wears(session).lines(client_id))
     count = len(plan.added) + len(plan.changed)
     to_read = []
     with recorded(
@@ -161,6 +166,10 @@ def _hung(session: Session, client_id: str, sent: Sent, photos: Mapping[str, Pho
         for document, hung in _coming(session, client_id, sent.rail):
             there = own.get(hung.piece.id)
             change.touches("piece", hung.piece.id)
+            for day in sorted(set(document.kept.worn_on) - set(worn.get(hung.piece.id, ()))):
+                wear = Wear(uuid4().hex, client_id, day, (hung.piece.id,), datetime.now(UTC))
+                change.touches("wear", wear.id)
+                Wears(session).add(wear)
             if there is not None:
                 pieces.change(_over(there, hung))
                 continue
@@ -204,6 +213,11 @@ def _over(there: HungPiece, coming: HungPiece) -> HungPiece:
 def _differs(there: HungPiece, coming: HungPiece) -> tuple[str, ...]:
     before, after = snapshot_of(there), snapshot_of(coming)
     return tuple(name.replace("_", " ") for name in before if before[name] != after[name])
+
+
+def _newly_worn(document: RailPieceDocument, known: Sequence[date]) -> tuple[str, ...]:
+    """What the file tells beside the piece itself: days on which it was worn that are not in the log."""
+    return ("worn on",) if set(document.kept.worn_on) - set(known) else ()
 
 
 def _dropped(sent: Sent) -> tuple[str, ...]:

@@ -1,7 +1,8 @@
 """A rail leaves the application: JSON, a table, or an archive with its photos."""
 
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import asdict
+from datetime import date
 from itertools import chain
 from pathlib import Path
 from typing import IO
@@ -9,9 +10,10 @@ from typing import IO
 from sqlalchemy.orm import Session
 
 from lucid_swatch.core.garment.sorting import sort_pieces
+from lucid_swatch.core.look.wearing.tally import days_of
 from lucid_swatch.files.archive import pack
 from lucid_swatch.formats.look import ConventionsDocument
-from lucid_swatch.formats.particulars import ParticularsDocument
+from lucid_swatch.formats.particulars import KeptDocument, ParticularsDocument
 from lucid_swatch.formats.piece import PieceDocument
 from lucid_swatch.formats.rail import PhotoDocument, RailDocument, RailPieceDocument
 from lucid_swatch.formats.rail_table import write_table
@@ -20,6 +22,7 @@ from lucid_swatch.store.folder import Folder
 from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.records import HungPiece, PhotoRecord
+from lucid_swatch.store.wears import Wears
 
 RAIL = "rail.json"
 PHOTOS = "photos/"
@@ -29,22 +32,30 @@ def rail_document(session: Session, client_id: str) -> RailDocument:
     """A client's rail in the open format."""
     conventions = ConventionsDocument.from_core(Clients(session).get(client_id).conventions)
     photos = {photo.id: photo for photo in Photos(session).of_client(client_id)}
-    pieces = [piece_document(one, photos) for one in Pieces(session).of_client(client_id)]
+    worn = days_of(Wears(session).lines(client_id))
+    pieces = [piece_document(one, photos, worn.get(one.piece.id, ())) for one in Pieces(session).of_client(client_id)]
     return RailDocument(conventions=conventions, pieces=pieces)
 
 
-def piece_document(hung: HungPiece, photos: Mapping[str, PhotoRecord]) -> RailPieceDocument:
-    """A piece of a rail in the open format. photos: of the client, by their ids."""
+def piece_document(
+    hung: HungPiece, photos: Mapping[str, PhotoRecord], worn_on: Sequence[date] = ()
+) -> RailPieceDocument:
+    """A piece of a rail in the open format. photos: of the client, by their ids. worn_on: its days in the log."""
     photo = photos.get(hung.photo_id or "")
     own = PieceDocument.from_core(hung.piece).model_dump(mode="json")
     return RailPieceDocument.model_validate(
         own
         | {
-            "kept": ParticularsDocument.from_core(hung.particulars),
+            "kept": _kept(hung, worn_on),
             "hung_at": hung.created_at,
             "photo": None if photo is None else _photo_document(photo, photos),
         }
     )
+
+
+def _kept(hung: HungPiece, worn_on: Sequence[date]) -> KeptDocument:
+    told = ParticularsDocument.from_core(hung.particulars).model_dump(exclude_unset=True)
+    return KeptDocument(**told, worn_on=list(worn_on))
 
 
 def _photo_document(photo: PhotoRecord, photos: Mapping[str, PhotoRecord]) -> PhotoDocument:

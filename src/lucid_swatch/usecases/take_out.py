@@ -2,7 +2,7 @@
 
 import json
 from itertools import chain
-from typing import IO
+from typing import IO, Any
 
 from sqlalchemy.orm import Session
 
@@ -10,7 +10,9 @@ from lucid_swatch.core.look.kept_look import KeptLook
 from lucid_swatch.files.archive import pack
 from lucid_swatch.formats.client import AboutDocument, ClientDocument
 from lucid_swatch.formats.look_particulars import LookParticularsDocument
+from lucid_swatch.store.book import Book
 from lucid_swatch.store.candidates import Candidates
+from lucid_swatch.store.capsules import Capsules
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.compared_photos import ComparedPhotos
 from lucid_swatch.store.faces import Faces
@@ -18,8 +20,10 @@ from lucid_swatch.store.folder import PICTURES, Folder
 from lucid_swatch.store.looks import Looks
 from lucid_swatch.store.palettes import Palettes
 from lucid_swatch.store.photos import Photos
+from lucid_swatch.store.plans import Plans
 from lucid_swatch.store.trials import Comparisons, Trials
 from lucid_swatch.store.walls import Walls
+from lucid_swatch.store.wears import Wears
 
 from .faces import ORIGINAL
 from .palettes import palette_of
@@ -32,7 +36,8 @@ def archive_name(session: Session, client_id: str) -> str:
 
 
 def write_client_archive(session: Session, folder: Folder, client_id: str, out: IO[bytes]) -> None:
-    """Writes a zip with the client, the rail, the looks, the walls, the candidates and the palettes as JSON, and every photo."""
+    """Writes a zip with the client, the rail, the looks, the walls, the plans, the log and all else
+    that is kept as JSON, and every photo."""
     client = Clients(session).get(client_id)
     trials, compared = Trials(session).of_client(client_id), Comparisons(session).of_client(client_id)
     document = ClientDocument(
@@ -60,10 +65,11 @@ def write_client_archive(session: Session, folder: Folder, client_id: str, out: 
         "client.json": document.model_dump_json(indent=1).encode(),
         RAIL: rail_json(session, client_id).encode(),
         "looks.json": json.dumps(looks, indent=1).encode(),
-        "walls.json": json.dumps([Walls.values(one) for one in Walls(session).of_client(client_id)], indent=1).encode(),
-        "candidates.json": json.dumps(
-            [Candidates.values(one) for one in Candidates(session).of_client(client_id)], indent=1
-        ).encode(),
+        "walls.json": _values(Walls(session), client_id),
+        "candidates.json": _values(Candidates(session), client_id),
+        "capsules.json": _values(Capsules(session), client_id),
+        "plans.json": _values(Plans(session), client_id),
+        "wears.json": _values(Wears(session), client_id),
         "palettes.json": json.dumps(palettes, indent=1).encode(),
     }
     photos = {PHOTOS + photo.file: folder.photo(photo.file) for photo in Photos(session).of_client(client_id)}
@@ -76,6 +82,11 @@ def write_client_archive(session: Session, folder: Folder, client_id: str, out: 
         f"{place}/{one}.jpg": folder.path / PICTURES / one / ORIGINAL for place, some in people.items() for one in some
     }
     pack(chain(documents.items(), contents(photos | sent)), out)
+
+
+def _values(book: Book[Any], client_id: str) -> bytes:
+    """All values of a client's records as JSON."""
+    return json.dumps([book.values(one) for one in book.of_client(client_id)], indent=1).encode()
 
 
 def _told(look: KeptLook) -> dict[str, object]:

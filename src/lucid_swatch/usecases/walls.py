@@ -34,7 +34,7 @@ from lucid_swatch.store.walls import Walls
 
 from .changes import recorded
 from .looks import keep_look
-from .wardrobe import wardrobe_of
+from .wardrobe import Setting, wardrobe_of
 
 AT_ONCE, FEW = 60, 30
 """Pieces of a rail, and looks asked for, up to which they are made while one waits; more in a process of its own."""
@@ -79,7 +79,7 @@ def make_wall(sessions: Sessions, id: str, show: bool = True) -> None:
             return
         Jobs(session).change(job.id, lambda now: replace(now, state=JobState.UNDER_WAY, done=0.0))
         wall = _wall(session, id)
-        loaded = wardrobe_of(session, wall.client_id)
+        loaded = wardrobe_of(session, wall.client_id, Setting(by_log=wall.question.by_log))
 
     def tell(share: float, looks: list[MadeLook]) -> bool:
         if not show:
@@ -224,7 +224,7 @@ def drop(session: Session, id: str, look_id: str) -> Wall:
     wall, look = _with_look(session, id, look_id)
     if look.kept_as is not None:
         raise Refused("this look is kept.", wall.name, "Take the knot off first (K).")
-    loaded = wardrobe_of(session, wall.client_id)
+    loaded = wardrobe_of(session, wall.client_id, Setting(by_log=wall.wanted.by_log))
     dropped = (*wall.dropped, look.piece_ids)
     others = [one for one in wall.looks if one.id != look_id]
     another, spares = _next_spare(loaded.wardrobe, replace(wall, dropped=dropped, looks=tuple(others)), look)

@@ -1,7 +1,8 @@
 """A client's wardrobe from what is kept: the one place where the rail, whose it is, the school and the day come together."""
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field, replace
+from datetime import UTC, datetime
 from functools import cached_property
 
 from sqlalchemy.orm import Session
@@ -16,10 +17,12 @@ from lucid_swatch.core.look.kept_look import KeptLook
 from lucid_swatch.core.look.look import Conventions, Intent, Look
 from lucid_swatch.core.look.remarks.sense import Circumstances
 from lucid_swatch.core.look.theme import Theme
+from lucid_swatch.core.look.wearing.leaning import leaning
 from lucid_swatch.core.problems import NotThere, Refused
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.records import ClientRecord, HungPiece
+from lucid_swatch.store.wears import Wears
 
 from .ways import studio_ways
 
@@ -40,6 +43,8 @@ class Setting:
     meant: Mapping[str, str] = field(default_factory=dict)
     """Codes of reasons that are broken knowingly, each with a note why."""
     theme: Theme | None = None
+    by_log: bool = False
+    """Whether what the log tells of the pieces weighs when looks are made."""
 
 
 @dataclass(frozen=True)
@@ -109,8 +114,15 @@ def wardrobe_of(session: Session, client_id: str, setting: Setting = USUAL) -> C
         always_on(about, pieces),
         held_back(pieces, told, day),
         sets_of({one.piece.id: one.particulars.set for one in hung}),
+        leaning_of(session, client_id, hung) if setting.by_log else {},
     )
     return ClientWardrobe(client, hung, day, wardrobe)
+
+
+def leaning_of(session: Session, client_id: str, hung: Sequence[HungPiece]) -> dict[str, float]:
+    """What the log of a client says to who makes looks, by piece id."""
+    since = {one.piece.id: one.created_at.date() for one in hung}
+    return leaning(Wears(session).lines(client_id), since, datetime.now(UTC).date())
 
 
 def known_face(client: ClientRecord) -> Client | None:

@@ -16,9 +16,11 @@ from lucid_swatch.store.database import Sessions
 from lucid_swatch.store.folder import Folder
 from lucid_swatch.store.going import Going
 from lucid_swatch.store.looks import Looks
+from lucid_swatch.store.wears import Wears
 
 from .clients import check_consent
 from .eyes import Eyes, Sight
+from .wear_log import ToLog, log
 
 PICTURE, ORIGINAL = "worn.jpg", "as-sent"
 SIDE = 1280
@@ -26,8 +28,8 @@ SIDE = 1280
 
 
 def add_worn_photo(sessions: Sessions, folder: Folder, eyes: Eyes, look_id: str, content: bytes, name: str) -> KeptLook:
-    """Keeps a photo of a look as it was worn, without its metadata, in the place of an earlier one, and sees whether the
-    shoes are in it.
+    """Keeps a photo of a look as it was worn, without its metadata, in the place of an earlier one, sees whether the shoes
+    are in it, and writes into the log that it was worn today.
 
     Refused when it is no photo or the client has withdrawn consent."""
     with sessions() as session:
@@ -44,7 +46,10 @@ def add_worn_photo(sessions: Sessions, folder: Folder, eyes: Eyes, look_id: str,
             folder.keep_picture(look_id, PICTURE, picture)
             before = kept.particulars.photo
             number = 1 + (before.number if before else 0)
-            return _write(session, kept, WornPhoto(number=number, feet=feet, on=datetime.now(UTC).date()))
+            today = datetime.now(UTC).date()
+            if not any(wear.look_id == look_id for wear in Wears(session).between(client_id, today, today)):
+                log(session, client_id, ToLog(today, kept.piece_ids, look_id))
+            return _write(session, kept, WornPhoto(number=number, feet=feet, on=today))
 
 
 def worn_reading(sight: Sight, content: bytes, name: str) -> tuple[bytes, bytes, bool]:

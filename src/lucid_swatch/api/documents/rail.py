@@ -1,7 +1,7 @@
 """What the screens send and get about the rail and its pieces."""
 
-from collections.abc import Iterable
-from datetime import datetime
+from collections.abc import Iterable, Mapping
+from datetime import date, datetime
 from typing import Literal, get_args
 
 import numpy as np
@@ -9,7 +9,7 @@ from pydantic import Field
 
 from lucid_swatch.core.colour.spaces import chroma, hue_angle, lab_to_hexes
 from lucid_swatch.core.garment.known import unknown_of, unsaid_of
-from lucid_swatch.core.garment.particulars import Particulars, Season, seasons_of
+from lucid_swatch.core.garment.particulars import Season, seasons_of
 from lucid_swatch.core.garment.vocabulary import (
     Bin,
     Category,
@@ -24,6 +24,7 @@ from lucid_swatch.core.garment.vocabulary import (
 )
 from lucid_swatch.core.garment.word import Word
 from lucid_swatch.core.look.body import NEARNESS, ZONES, Zone, area_of
+from lucid_swatch.core.look.wearing.tally import NEVER, Tally
 from lucid_swatch.files.sheet import ACROSS
 from lucid_swatch.formats.cut import CutDocument
 from lucid_swatch.formats.particulars import ParticularsDocument
@@ -143,6 +144,11 @@ class PieceAnswer(Answer):
     seasons: list[Season]
     """As said, or as its warmth tells."""
     cost_per_wear: float | None
+    worn_days: int
+    """Days in the log on which it was worn."""
+    worn_last: date | None
+    felt: int
+    """Wears that felt right, less those that felt off."""
     looks: list[str]
     """Names of the kept looks that it is in."""
     doubtful: bool
@@ -187,8 +193,17 @@ def strip_answers(client_id: str, hung: list[HungPiece]) -> dict[str, StripAnswe
     }
 
 
-def piece_answers(rail: list[OnRail], looks: dict[str, list[str]], strips: dict[str, StripAnswer]) -> list[PieceAnswer]:
-    """Pieces as the rail shows them. looks: names of the kept looks that each is in; strips: both by piece id."""
+NOTHING_WORN: Mapping[str, Tally] = {}
+
+
+def piece_answers(
+    rail: list[OnRail],
+    looks: Mapping[str, list[str]],
+    strips: Mapping[str, StripAnswer],
+    worn: Mapping[str, Tally] = NOTHING_WORN,
+) -> list[PieceAnswer]:
+    """Pieces as the rail shows them. looks: names of the kept looks that each is in; worn: what the log tells of each;
+    all by piece id."""
     if not rail:
         return []
     lab = np.concatenate([one.hung.piece.lab for one in rail])
@@ -211,6 +226,7 @@ def piece_answers(rail: list[OnRail], looks: dict[str, list[str]], strips: dict[
             for k in range(end - start)
         ]
         zone, particulars, known = ZONES[piece.category], hung.particulars, one.known
+        told = worn.get(piece.id, NEVER)
         answers.append(
             PieceAnswer(
                 id=piece.id,
@@ -240,7 +256,10 @@ def piece_answers(rail: list[OnRail], looks: dict[str, list[str]], strips: dict[
                 suits=one.suits,
                 kept=ParticularsDocument.from_core(particulars),
                 seasons=seasons_of(particulars, known.warmth),
-                cost_per_wear=_cost(particulars),
+                cost_per_wear=told.cost(particulars.price),
+                worn_days=told.days,
+                worn_last=told.last,
+                felt=told.loved - told.off,
                 looks=looks.get(piece.id, []),
                 doubtful=one.doubtful,
                 lightness=round(rounded[start][0], 1),
@@ -260,10 +279,6 @@ def piece_answers(rail: list[OnRail], looks: dict[str, list[str]], strips: dict[
 def sayable(names: Iterable[str]) -> list[Sayable]:
     """Names of what may be said, as the answers have them."""
     return [name for name in get_args(Sayable) if name in names]
-
-
-def _cost(kept: Particulars) -> float | None:
-    return round(kept.price / len(kept.worn_on), 2) if kept.price is not None and kept.worn_on else None
 
 
 def picture_of(hung: HungPiece | None, name: str) -> str | None:

@@ -49,6 +49,8 @@ class WallRequest(Request):
     spread: bool = False
     """Whether the one piece that looks start from is spread over every occasion that it goes to."""
     seed: int = Field(default=0, ge=0, le=1_000_000)
+    by_log: bool = False
+    """Whether what the log tells of the pieces weighs."""
 
     def to_core(self) -> Wanted:
         """The question as the core sees it. Refused where it makes no sense."""
@@ -65,6 +67,7 @@ class WallRequest(Request):
                 None if self.theme is None else self.theme.to_core(),
                 self.spread,
                 self.seed,
+                by_log=self.by_log,
             )
         except ValueError as problem:
             raise Refused(f"{problem}.", "the question", "Change it.") from None
@@ -117,6 +120,7 @@ class WantedAnswer(Answer):
     theme: ThemeDocument | None
     spread: bool
     seed: int
+    by_log: bool
 
 
 class WallAnswer(Answer):
@@ -294,4 +298,5 @@ def _wanted_answer(wanted: Wanted) -> WantedAnswer:
         theme=None if wanted.theme is None else ThemeDocument.from_core(wanted.theme),
         spread=wanted.spread,
         seed=wanted.seed,
+        by_log=wanted.by_log,
     )
