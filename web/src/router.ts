@@ -48,6 +48,12 @@ export const router = createRouter({
         },
         { path: 'looks', name: 'looks', component: () => import('./views/LooksView.vue'), meta: { title: 'Looks' } },
         {
+          path: 'plan/:part(days|worn|capsule)?/:id?',
+          name: 'plan',
+          component: () => import('./views/PlanView.vue'),
+          meta: { title: 'Plan' },
+        },
+        {
           path: 'before-buying/:candidate?',
           name: 'before-buying',
           component: () => import('./views/BuyingView.vue'),

@@ -1926,6 +1926,567 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/clients/{client_id}/plans": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Plans
+         * @description A client's plans, the latest days first.
+         */
+        get: operations["list_plans"];
+        put?: never;
+        /**
+         * Add Plan
+         * @description Begins a plan on which nothing happens yet.
+         */
+        post: operations["add_plan"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/plans/calendar": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Plan Of Calendar
+         * @description Begins a plan of what a calendar says.
+         */
+        post: operations["plan_of_calendar"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{plan_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Show Plan
+         * @description A plan, judged anew.
+         */
+        get: operations["show_plan"];
+        /**
+         * Change Kept Plan
+         * @description Changes what a plan is.
+         */
+        put: operations["change_kept_plan"];
+        post?: never;
+        /**
+         * Let Go Of Plan
+         * @description Lets a plan go, which can be taken back; what was worn stays in the log.
+         */
+        delete: operations["let_go_of_plan"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{plan_id}/calendar": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Calendar In
+         * @description What a calendar says of the days of a plan joins it.
+         */
+        post: operations["read_calendar_in"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{plan_id}/forecast": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Ask For Weather
+         * @description Asks the weather service for the days of a plan.
+         */
+        post: operations["ask_for_weather"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{plan_id}/forecast/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Send Forecast
+         * @description Takes the weather of the days of a plan from a file.
+         */
+        post: operations["send_forecast"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{plan_id}/weather": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Write Weather
+         * @description Writes the weather of a day by hand.
+         */
+        put: operations["write_weather"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{plan_id}/events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Write Event
+         * @description Writes an occasion on a day.
+         */
+        post: operations["write_event"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{plan_id}/events/{event_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Change Kept Event
+         * @description Changes an occasion, or the look that hangs on it.
+         */
+        put: operations["change_kept_event"];
+        post?: never;
+        /**
+         * Take Event
+         * @description Takes an occasion off its day.
+         */
+        delete: operations["take_event"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{plan_id}/events/{event_id}/others": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Tell Others
+         * @description The best looks that fit an occasion while the other days stay as they are.
+         */
+        get: operations["tell_others"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{plan_id}/events/{event_id}/worn": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Wear Event
+         * @description Writes into the log that a planned look was worn, and how it felt.
+         */
+        post: operations["wear_event"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{plan_id}/swap": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Swap Looks
+         * @description The looks of two occasions change places.
+         */
+        post: operations["swap_looks"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{plan_id}/filling": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Fill Days
+         * @description Hangs looks on all days that are not locked: of a few while one waits, of more as a job that can be watched and
+         *     stopped.
+         */
+        post: operations["fill_days"];
+        /**
+         * Stop Filling Days
+         * @description Stops the filling; the days stay as they were.
+         */
+        delete: operations["stop_filling_days"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/{plan_id}/plan.{ending}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Take Plan Out
+         * @description A plan for a calendar, as a table, or on paper.
+         */
+        get: operations["take_plan_out"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/occasion-words": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Words
+         * @description The studio's own words for how formal events are.
+         */
+        get: operations["list_words"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/occasion-words": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Teach Occasion Word
+         * @description From now on a word says how formal what bears it is, on every plan.
+         */
+        put: operations["teach_occasion_word"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/occasion-words/{word}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Forget Occasion Word
+         * @description A word says what it says everywhere again.
+         */
+        delete: operations["forget_occasion_word"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/capsules": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Capsules
+         * @description A client's capsules, the newest first.
+         */
+        get: operations["list_capsules"];
+        put?: never;
+        /**
+         * Choose Capsule Pieces
+         * @description Chooses a capsule as a job that can be watched and stopped: a good one at once, then the best.
+         */
+        post: operations["choose_capsule_pieces"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/capsules/{capsule_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Show Capsule
+         * @description A capsule with its curve.
+         */
+        get: operations["show_capsule"];
+        /**
+         * Change Kept Capsule
+         * @description Gives a capsule another name, or takes another point of its curve.
+         */
+        put: operations["change_kept_capsule"];
+        post?: never;
+        /**
+         * Let Go Of Capsule
+         * @description Lets a capsule go, which can be taken back.
+         */
+        delete: operations["let_go_of_capsule"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/capsules/{capsule_id}/choosing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Stop Choosing Capsule
+         * @description Stops the choosing; the best that was found by now stays.
+         */
+        delete: operations["stop_choosing_capsule"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/capsules/{capsule_id}/capsule.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Take Capsule Out
+         * @description A capsule in the open format.
+         */
+        get: operations["take_capsule_out"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/wears": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Wears
+         * @description What was worn on some days, the latest first.
+         */
+        get: operations["list_wears"];
+        put?: never;
+        /**
+         * Add Wear
+         * @description Writes down what was worn on a day.
+         */
+        post: operations["add_wear"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/wears/{wear_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Change Wear
+         * @description Writes a line of the log anew.
+         */
+        put: operations["change_wear"];
+        post?: never;
+        /**
+         * Take Wear Out
+         * @description Takes a line out of the log, which can be taken back.
+         */
+        delete: operations["take_wear_out"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/wearing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Tell Wearing
+         * @description What the log tells of a rail: what is loved, what is left, what it costs a wear.
+         */
+        get: operations["tell_wearing"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/wears.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Take Wears Out
+         * @description The whole log as CSV.
+         */
+        get: operations["take_wears_out"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/wears/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Send Wears
+         * @description Takes lines from a file into the log; what is there already stays.
+         */
+        post: operations["send_wears"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/clients/{client_id}/candidates": {
         parameters: {
             query?: never;
@@ -2901,6 +3462,16 @@ export interface components {
              */
             apply?: boolean;
         };
+        /** Body_plan_of_calendar */
+        Body_plan_of_calendar: {
+            /** Calendar */
+            calendar: string;
+        };
+        /** Body_read_calendar_in */
+        Body_read_calendar_in: {
+            /** Calendar */
+            calendar: string;
+        };
         /** Body_read_palette_file */
         Body_read_palette_file: {
             /** Palette */
@@ -2911,10 +3482,20 @@ export interface components {
             /** Photo */
             photo: string;
         };
+        /** Body_send_forecast */
+        Body_send_forecast: {
+            /** Forecast */
+            forecast: string;
+        };
         /** Body_send_portrait */
         Body_send_portrait: {
             /** Portrait */
             portrait: string;
+        };
+        /** Body_send_wears */
+        Body_send_wears: {
+            /** Log File */
+            log_file: string;
         };
         /** Body_send_worn_photo */
         Body_send_worn_photo: {
@@ -3112,6 +3693,109 @@ export interface components {
             seen_at?: string;
         };
         /**
+         * CapsuleAnswer
+         * @description A capsule with its curve.
+         */
+        CapsuleAnswer: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Number
+             * @description Pieces that it holds.
+             */
+            number: number;
+            /** Keep */
+            keep: string[];
+            /** Palette */
+            palette: string | null;
+            /** Shoes */
+            shoes: number | null;
+            /** Most Bags */
+            most_bags: number;
+            /** Purposes */
+            purposes: string[];
+            /**
+             * Bags
+             * @description Those that go with most of its looks, beside the pieces.
+             */
+            bags: string[];
+            /** Curve */
+            curve: components["schemas"]["CurvePointAnswer"][];
+            /**
+             * Of
+             * @description Good looks of the whole rail.
+             */
+            of: number;
+            /**
+             * Choosing
+             * @description How far the choosing is, 0..1; null when nothing is being chosen.
+             */
+            choosing: number | null;
+            /**
+             * Lack
+             * @description Why there is none.
+             */
+            lack: string;
+            /**
+             * Gone
+             * @description Ids of its pieces that hang there no more.
+             */
+            gone: string[];
+            /**
+             * Created At
+             * Format: date-time
+             */
+            created_at: string;
+        };
+        /**
+         * CapsuleChange
+         * @description Another name, or another point of the curve.
+         */
+        CapsuleChange: {
+            /** Name */
+            name?: string | null;
+            /** Pieces */
+            pieces?: number | null;
+        };
+        /**
+         * CapsuleRequest
+         * @description A few pieces that carry most good looks.
+         */
+        CapsuleRequest: {
+            /** Name */
+            name: string;
+            /**
+             * Pieces
+             * @description Clothes and shoes.
+             */
+            pieces: number;
+            /**
+             * Keep
+             * @description Pieces that must be in it.
+             */
+            keep?: string[];
+            /**
+             * Palette
+             * @description Only pieces of a kept palette, by its id.
+             */
+            palette?: string | null;
+            /**
+             * Shoes
+             * @description At most so many pairs.
+             */
+            shoes?: number | null;
+            /**
+             * Bags
+             * @description At most so many, beside the pieces.
+             * @default 1
+             */
+            bags?: number;
+            /** Purposes */
+            purposes?: components["schemas"]["PurposeRequest"][];
+        };
+        /**
          * CardSize
          * @description Paper sizes of the card, ISO 216.
          * @enum {string}
@@ -3169,6 +3853,16 @@ export interface components {
             pieces: string[];
             word?: components["schemas"]["WordRequest"];
             kept?: components["schemas"]["ParticularsDocument-Input"];
+        };
+        /**
+         * ChosenAnswer
+         * @description Of two pieces that are alike, the one that is chosen and the one that is left.
+         */
+        ChosenAnswer: {
+            /** Chosen */
+            chosen: string;
+            /** Left */
+            left: string;
         };
         /**
          * ClientAnswer
@@ -3570,6 +4264,44 @@ export interface components {
             told: string;
         };
         /**
+         * CurvePointAnswer
+         * @description The best choice of so many pieces.
+         */
+        CurvePointAnswer: {
+            /** Number */
+            number: number;
+            /** Pieces */
+            pieces: string[];
+            /** Looks */
+            looks: number;
+            /**
+             * Bound
+             * @description What no choice of so many pieces can exceed.
+             */
+            bound: number;
+            /** Proven */
+            proven: boolean;
+            /**
+             * Without
+             * @description Looks that would be lost without each piece.
+             */
+            without: {
+                [key: string]: number;
+            };
+            /**
+             * Added
+             * @description Looks that each piece left out would add, where it would add any.
+             */
+            added: {
+                [key: string]: number;
+            };
+            /**
+             * Unmet
+             * @description What it does not dress for.
+             */
+            unmet: string[];
+        };
+        /**
          * CutAnswer
          * @description A picture, and what of it shows the piece.
          */
@@ -3702,6 +4434,41 @@ export interface components {
          * @enum {string}
          */
         DayVerdict: "keep" | "alter" | "mend" | "let go";
+        /**
+         * DayWeatherAnswer
+         * @description The weather of a day, and what it asks for.
+         */
+        DayWeatherAnswer: {
+            /**
+             * Low
+             * @description Degrees Celsius.
+             */
+            low: number;
+            /** High */
+            high: number;
+            /**
+             * Rain
+             * @description Millimetres.
+             * @default 0
+             */
+            rain?: number;
+            /** Warmth */
+            warmth: number;
+            /** Wet */
+            wet: boolean;
+        };
+        /**
+         * DayWeatherRequest
+         * @description The weather of a day by hand.
+         */
+        DayWeatherRequest: {
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            weather?: components["schemas"]["WeatherDocument"] | null;
+        };
         /**
          * DeleteAsideRequest
          * @description What is deleted for good.
@@ -3877,6 +4644,98 @@ export interface components {
             doubt: number;
         };
         /**
+         * EventAnswer
+         * @description An occasion with the look that hangs on it.
+         */
+        EventAnswer: {
+            /** Id */
+            id: string;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Name */
+            name: string;
+            formality: components["schemas"]["Span"];
+            /**
+             * Said
+             * @description Whether somebody said so; else its name tells.
+             */
+            said: boolean;
+            /**
+             * Told By
+             * @description The word of its name that does; empty where none does.
+             */
+            told_by: string;
+            time: components["schemas"]["TimeOfDay"];
+            /** Begins */
+            begins: string | null;
+            /** People */
+            people: string[];
+            /** Pieces */
+            pieces: string[];
+            /** Overall */
+            overall: number | null;
+            /** Locked */
+            locked: boolean;
+            /** Stages */
+            stages: components["schemas"]["StageWornAnswer"][];
+            /**
+             * Amiss
+             * @description What stands against what hangs there.
+             */
+            amiss: string[];
+            /**
+             * Worn
+             * @description The line of the log that tells of it.
+             */
+            worn: string | null;
+            felt: components["schemas"]["Felt"] | null;
+        };
+        /**
+         * EventChangeRequest
+         * @description What changes on an occasion; what is left out stays.
+         */
+        EventChangeRequest: {
+            /** Name */
+            name?: string | null;
+            /** On */
+            on?: string | null;
+            formality?: components["schemas"]["Span"] | null;
+            /**
+             * Told By Name
+             * @description Whether its formality is told by its name again.
+             * @default false
+             */
+            told_by_name?: boolean;
+            time?: components["schemas"]["TimeOfDay"] | null;
+            /** People */
+            people?: string[] | null;
+            /**
+             * Pieces
+             * @description The look that hangs there; empty for none.
+             */
+            pieces?: string[] | null;
+            /** Locked */
+            locked?: boolean | null;
+        };
+        /**
+         * EventRequest
+         * @description An occasion on a day.
+         */
+        EventRequest: {
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Name */
+            name: string;
+            /** @default  */
+            time?: components["schemas"]["TimeOfDay"];
+        };
+        /**
          * FaceAnswer
          * @description A client's colouring.
          */
@@ -3928,6 +4787,24 @@ export interface components {
             first: string;
             /** Second */
             second: string;
+        };
+        /**
+         * Felt
+         * @description How the client felt in what was worn.
+         * @enum {string}
+         */
+        Felt: "loved" | "fine" | "off";
+        /**
+         * FeltRequest
+         * @description How what was worn felt.
+         */
+        FeltRequest: {
+            felt?: components["schemas"]["Felt"] | null;
+            /**
+             * Note
+             * @default
+             */
+            note?: string;
         };
         /**
          * FigureAnswer
@@ -4008,6 +4885,14 @@ export interface components {
             contrast: number[] | null;
             /** Pieces */
             pieces: components["schemas"]["SuitingPiece"][];
+        };
+        /**
+         * ForecastRequest
+         * @description Where the weather is asked for.
+         */
+        ForecastRequest: {
+            /** Place */
+            place: string;
         };
         /**
          * FrameAnswer
@@ -4115,6 +5000,32 @@ export interface components {
          */
         GoodsRequest: {
             word: components["schemas"]["WordRequest"];
+        };
+        /**
+         * GroupAnswer
+         * @description What the log tells of several pieces.
+         */
+        GroupAnswer: {
+            /** Name */
+            name: string;
+            /** Pieces */
+            pieces: number;
+            /**
+             * Worn
+             * @description Pieces of it that were worn at all.
+             */
+            worn: number;
+            /** Days */
+            days: number;
+            /**
+             * Cost
+             * @description Price over wears, of those of which both are known.
+             */
+            cost: number | null;
+            /** Loved */
+            loved: number;
+            /** Off */
+            off: number;
         };
         /**
          * GuessDocument
@@ -4326,7 +5237,7 @@ export interface components {
          * @description What takes long and is done beside the screens.
          * @enum {string}
          */
-        JobKind: "read" | "read again" | "take over" | "pictures" | "make";
+        JobKind: "read" | "read again" | "take over" | "pictures" | "make" | "capsule" | "fill";
         /**
          * JobState
          * @description How far a job has come. What is done, or was stopped, is no job any more.
@@ -4599,6 +5510,21 @@ export interface components {
          * @enum {string}
          */
         Likeness: "same photo" | "same garment";
+        /**
+         * LogTakenAnswer
+         * @description What a log that came in brought.
+         */
+        LogTakenAnswer: {
+            /** Added */
+            added: number;
+            /** Same */
+            same: number;
+            /**
+             * Refused
+             * @description Sentences, each on a line that could not be taken.
+             */
+            refused: string[];
+        };
         /**
          * Longer
          * @description What is to look longer.
@@ -5241,6 +6167,15 @@ export interface components {
             consent_for?: string;
         };
         /**
+         * NewEventAnswer
+         * @description A plan with a new occasion.
+         */
+        NewEventAnswer: {
+            plan: components["schemas"]["PlanAnswer"];
+            /** Event */
+            event: string;
+        };
+        /**
          * NoteAnswer
          * @description Something to think of, apart from the score.
          */
@@ -5253,6 +6188,15 @@ export interface components {
             pieces: string[];
         };
         /**
+         * OccasionWordRequest
+         * @description A word that says how formal what bears it is.
+         */
+        OccasionWordRequest: {
+            /** Word */
+            word: string;
+            formality: components["schemas"]["Span"];
+        };
+        /**
          * OptionAnswer
          * @description An answer to choose.
          */
@@ -5263,6 +6207,55 @@ export interface components {
             value: string | number | boolean;
             /** Chance */
             chance: number;
+        };
+        /**
+         * OtherLookAnswer
+         * @description A look that fits an occasion.
+         */
+        OtherLookAnswer: {
+            /** Pieces */
+            pieces: string[];
+            /** Overall */
+            overall: number;
+        };
+        /**
+         * OtherLooksAnswer
+         * @description The looks that fit an occasion.
+         */
+        OtherLooksAnswer: {
+            /**
+             * Fit
+             * @description Good base looks that fit it while the other days stay.
+             */
+            fit: number;
+            /** Looks */
+            looks: components["schemas"]["OtherLookAnswer"][];
+        };
+        /**
+         * OwnWordAnswer
+         * @description A word of the studio's own.
+         */
+        OwnWordAnswer: {
+            /** Word */
+            word: string;
+            formality: components["schemas"]["Span"];
+        };
+        /**
+         * PackedAnswer
+         * @description A piece of the case.
+         */
+        PackedAnswer: {
+            /** Piece */
+            piece: string;
+            /** Called */
+            called: string;
+            /** Ticked */
+            ticked: boolean;
+            /**
+             * Days
+             * @description On which it is worn.
+             */
+            days: number;
         };
         /**
          * PairAnswer
@@ -5463,11 +6456,6 @@ export interface components {
              */
             note?: string;
             /**
-             * Worn On
-             * @description Days on which it was worn.
-             */
-            worn_on?: string[];
-            /**
              * Set
              * @description The set that it belongs to and is never parted from.
              * @default
@@ -5519,11 +6507,6 @@ export interface components {
              * @default
              */
             note: string;
-            /**
-             * Worn On
-             * @description Days on which it was worn.
-             */
-            worn_on: string[];
             /**
              * Set
              * @description The set that it belongs to and is never parted from.
@@ -5743,6 +6726,18 @@ export interface components {
             /** Cost Per Wear */
             cost_per_wear: number | null;
             /**
+             * Worn Days
+             * @description Days in the log on which it was worn.
+             */
+            worn_days: number;
+            /** Worn Last */
+            worn_last: string | null;
+            /**
+             * Felt
+             * @description Wears that felt right, less those that felt off.
+             */
+            felt: number;
+            /**
              * Looks
              * @description Names of the kept looks that it is in.
              */
@@ -5814,6 +6809,154 @@ export interface components {
          * @enum {string}
          */
         PlainWord: "buy" | "wait" | "leave";
+        /**
+         * PlanAnswer
+         * @description A plan.
+         */
+        PlanAnswer: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * First
+             * Format: date
+             */
+            first: string;
+            /** Days */
+            days: number;
+            /** Place */
+            place: string;
+            /** Rest */
+            rest: number | null;
+            /** Capsule */
+            capsule: string | null;
+            /** Away */
+            away: {
+                [key: string]: string;
+            };
+            /** Weather */
+            weather: {
+                [key: string]: components["schemas"]["DayWeatherAnswer"];
+            };
+            /**
+             * Forecast
+             * @description Where the weather was told.
+             */
+            forecast: string;
+            /** Events */
+            events: components["schemas"]["EventAnswer"][];
+            /** Unmet */
+            unmet: string[];
+            /**
+             * Filling
+             * @description How far the filling is, 0..1; null when nothing is being filled.
+             */
+            filling: number | null;
+            /** Filled */
+            filled: boolean;
+            /** Case */
+            case: components["schemas"]["PackedAnswer"][];
+            /**
+             * Travels
+             * @description What one travels in: the look of the first occasion.
+             */
+            travels: string[];
+            /**
+             * Twice
+             * @description On how many days each piece is worn that is worn more than once.
+             */
+            twice: {
+                [key: string]: number;
+            };
+            /**
+             * Created At
+             * Format: date-time
+             */
+            created_at: string;
+        };
+        /**
+         * PlanChangeRequest
+         * @description What changes on a plan; what is left out stays.
+         */
+        PlanChangeRequest: {
+            /** Name */
+            name?: string | null;
+            /** First */
+            first?: string | null;
+            /** Days */
+            days?: number | null;
+            /** Place */
+            place?: string | null;
+            /**
+             * Rest
+             * @description Days that clothes and shoes rest.
+             */
+            rest?: number | null;
+            /**
+             * Usual Rest
+             * @description Whether everything rests as such pieces usually do again.
+             * @default false
+             */
+            usual_rest?: boolean;
+            /**
+             * Capsule
+             * @description The capsule that it is dressed from; empty for the whole rail.
+             */
+            capsule?: string | null;
+            /**
+             * Away
+             * @description Days until which pieces are away; null for one that is back.
+             */
+            away?: {
+                [key: string]: string | null;
+            } | null;
+            /**
+             * Ticked
+             * @description What lies in the case.
+             */
+            ticked?: string[] | null;
+        };
+        /**
+         * PlanInListAnswer
+         * @description A plan as it stands in a list.
+         */
+        PlanInListAnswer: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * First
+             * Format: date
+             */
+            first: string;
+            /** Days */
+            days: number;
+        };
+        /**
+         * PlanRequest
+         * @description Some days to be dressed for.
+         */
+        PlanRequest: {
+            /** Name */
+            name: string;
+            /**
+             * First
+             * Format: date
+             */
+            first: string;
+            /**
+             * Days
+             * @default 7
+             */
+            days?: number;
+            /**
+             * Place
+             * @default
+             */
+            place?: string;
+        };
         /**
          * PortraitAnswer
          * @description Skin, hair and eyes from one source.
@@ -5914,6 +7057,30 @@ export interface components {
          */
         Pulls: "length" | "sleeve" | "volume";
         /**
+         * PurposeRequest
+         * @description Something that a capsule has to dress for.
+         */
+        PurposeRequest: {
+            /** Name */
+            name: string;
+            formality?: components["schemas"]["Span"] | null;
+            /** @default  */
+            time?: components["schemas"]["TimeOfDay"];
+            /** Warmth */
+            warmth?: number | null;
+            /**
+             * Wet
+             * @default false
+             */
+            wet?: boolean;
+            /**
+             * Least
+             * @description Good looks that go to it, at least.
+             * @default 1
+             */
+            least?: number;
+        };
+        /**
          * QuestionAnswer
          * @description Something worth asking about a piece.
          */
@@ -5943,6 +7110,20 @@ export interface components {
         ReadAgainAnswer: {
             /** Photos */
             photos: string[];
+        };
+        /**
+         * ReadInAnswer
+         * @description A plan into which a calendar was read.
+         */
+        ReadInAnswer: {
+            plan: components["schemas"]["PlanAnswer"];
+            /** Added */
+            added: number;
+            /**
+             * Problems
+             * @description What could not be read.
+             */
+            problems: string[];
         };
         /**
          * ReadingChange
@@ -6453,6 +7634,18 @@ export interface components {
             time: components["schemas"]["TimeOfDay"];
         };
         /**
+         * StageWornAnswer
+         * @description A look at one stage of its day.
+         */
+        StageWornAnswer: {
+            /** When */
+            when: string;
+            /** Pieces */
+            pieces: string[];
+            /** Amiss */
+            amiss: string[];
+        };
+        /**
          * Stature
          * @description How large the figure is on which everything has its size.
          * @enum {string}
@@ -6600,6 +7793,16 @@ export interface components {
             chroma: number[];
         };
         /**
+         * SwapRequest
+         * @description Two occasions whose looks change places.
+         */
+        SwapRequest: {
+            /** One */
+            one: string;
+            /** Other */
+            other: string;
+        };
+        /**
          * TakeAsideRequest
          * @description What is taken in again, and for whom.
          */
@@ -6634,6 +7837,20 @@ export interface components {
             name: string;
             photo: components["schemas"]["PhotoAnswer"] | null;
             problem: components["schemas"]["ProblemDocument"] | null;
+        };
+        /**
+         * TallyAnswer
+         * @description What the log tells of a piece.
+         */
+        TallyAnswer: {
+            /** Days */
+            days: number;
+            /** Last */
+            last: string | null;
+            /** Loved */
+            loved: number;
+            /** Off */
+            off: number;
         };
         /**
          * TasteAnswer
@@ -7046,6 +8263,12 @@ export interface components {
              * @default 0
              */
             seed?: number;
+            /**
+             * By Log
+             * @description Whether what the log tells of the pieces weighs.
+             * @default false
+             */
+            by_log?: boolean;
         };
         /**
          * WantedAnswer
@@ -7069,6 +8292,8 @@ export interface components {
             spread: boolean;
             /** Seed */
             seed: number;
+            /** By Log */
+            by_log: boolean;
         };
         /**
          * WatchRequest
@@ -7091,6 +8316,118 @@ export interface components {
             client_id: string;
             /** Problem */
             problem: string;
+        };
+        /**
+         * WearAnswer
+         * @description A line of the log.
+         */
+        WearAnswer: {
+            /** Id */
+            id: string;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Pieces */
+            pieces: string[];
+            /** Look */
+            look: string | null;
+            /** Planned */
+            planned: string | null;
+            /** Occasion */
+            occasion: string;
+            felt: components["schemas"]["Felt"] | null;
+            /** Note */
+            note: string;
+            weather: components["schemas"]["WeatherDocument"] | null;
+            /**
+             * Created At
+             * Format: date-time
+             */
+            created_at: string;
+        };
+        /**
+         * WearRequest
+         * @description What was worn on a day.
+         */
+        WearRequest: {
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /**
+             * Pieces
+             * @description Left out, those of the look.
+             */
+            pieces?: string[];
+            /**
+             * Look
+             * @description The kept look that it was.
+             */
+            look?: string | null;
+            /**
+             * Occasion
+             * @default
+             */
+            occasion?: string;
+            felt?: components["schemas"]["Felt"] | null;
+            /**
+             * Note
+             * @default
+             */
+            note?: string;
+            weather?: components["schemas"]["WeatherDocument"] | null;
+        };
+        /**
+         * WearingAnswer
+         * @description What the log tells of a rail.
+         */
+        WearingAnswer: {
+            /** Lines */
+            lines: number;
+            /** First */
+            first: string | null;
+            /**
+             * Pieces
+             * @description Of every piece of the rail that was worn, by id.
+             */
+            pieces: {
+                [key: string]: components["schemas"]["TallyAnswer"];
+            };
+            /** Families */
+            families: components["schemas"]["GroupAnswer"][];
+            /** Seasons */
+            seasons: components["schemas"]["GroupAnswer"][];
+            /** Of Two */
+            of_two: components["schemas"]["ChosenAnswer"][];
+            /**
+             * Leaning
+             * @description Points of the whole that the log would put on a piece when looks are made, by id.
+             */
+            leaning: {
+                [key: string]: number;
+            };
+        };
+        /**
+         * WeatherDocument
+         * @description The weather of a day.
+         */
+        WeatherDocument: {
+            /**
+             * Low
+             * @description Degrees Celsius.
+             */
+            low: number;
+            /** High */
+            high: number;
+            /**
+             * Rain
+             * @description Millimetres.
+             * @default 0
+             */
+            rain?: number;
         };
         /**
          * WhatAnswer
@@ -14224,6 +15561,2165 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DayAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    list_plans: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanInListAnswer"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    add_plan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    plan_of_calendar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_plan_of_calendar"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadInAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    show_plan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                plan_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    change_kept_plan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                plan_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanChangeRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    let_go_of_plan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                plan_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LetGoAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    read_calendar_in: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                plan_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_read_calendar_in"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadInAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    ask_for_weather: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                plan_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ForecastRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    send_forecast: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                plan_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_send_forecast"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    write_weather: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                plan_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DayWeatherRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    write_event: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                plan_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EventRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NewEventAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    change_kept_event: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                plan_id: string;
+                event_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EventChangeRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    take_event: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                plan_id: string;
+                event_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    tell_others: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                plan_id: string;
+                event_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OtherLooksAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    wear_event: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                plan_id: string;
+                event_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FeltRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    swap_looks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                plan_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SwapRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    fill_days: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                plan_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    stop_filling_days: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                plan_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    take_plan_out: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                plan_id: string;
+                ending: "ics" | "csv" | "pdf";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    list_words: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnWordAnswer"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    teach_occasion_word: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OccasionWordRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    forget_occasion_word: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+                word: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    list_capsules: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CapsuleAnswer"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    choose_capsule_pieces: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CapsuleRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CapsuleAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    show_capsule: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                capsule_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CapsuleAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    change_kept_capsule: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                capsule_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CapsuleChange"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CapsuleAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    let_go_of_capsule: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                capsule_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LetGoAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    stop_choosing_capsule: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                capsule_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CapsuleAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    take_capsule_out: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                capsule_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    list_wears: {
+        parameters: {
+            query: {
+                first: string;
+                last: string;
+            };
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WearAnswer"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    add_wear: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WearRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WearAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    change_wear: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                wear_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WearRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WearAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    take_wear_out: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                wear_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LetGoAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    tell_wearing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WearingAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    take_wears_out: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    send_wears: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_send_wears"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogTakenAnswer"];
                 };
             };
             /** @description Unauthorized */

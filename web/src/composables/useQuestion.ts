@@ -15,6 +15,7 @@ export const NINE: WallBody = {
   theme: null,
   spread: false,
   seed: 0,
+  by_log: false,
 }
 
 /** What is to be asked, kept on this machine at every change; a wall that is opened brings its own question. */

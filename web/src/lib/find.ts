@@ -29,7 +29,7 @@ export function wordsOf(piece: Piece): string[] {
     kept.set ? `set ${kept.set}` : '',
     kept.other_face ? 'reversible' : '',
     kept.fits === true ? 'fits' : kept.fits === false ? 'outgrown' : '',
-    kept.worn_on?.length ? 'worn' : 'unworn',
+    piece.worn_days ? 'worn' : 'unworn',
     kept.size ?? '',
     kept.note ?? '',
     ...piece.looks,

@@ -1,7 +1,7 @@
 import type { Category, Piece, Zone } from '@/api'
 import { BINS, capital, CATEGORIES, LIGHTNESS, lightnessWord, SEASONS, VERDICTS } from './words'
 
-export type HangBy = 'sort' | 'category' | 'use' | 'season' | 'lightness' | 'hue' | 'suits' | 'verdict'
+export type HangBy = 'sort' | 'category' | 'use' | 'season' | 'lightness' | 'hue' | 'suits' | 'verdict' | 'worn'
 export interface Bay {
   title: string
   pieces: Piece[]
@@ -22,6 +22,7 @@ export const WAYS: { by: HangBy; word: string }[] = [
   { by: 'hue', word: 'hue' },
   { by: 'suits', word: 'how well it suits' },
   { by: 'verdict', word: 'verdict' },
+  { by: 'worn', word: 'how often' },
 ]
 const ZONES: [string, Zone[]][] = [
   ['Layers', ['layer']],
@@ -31,6 +32,12 @@ const ZONES: [string, Zone[]][] = [
   ['Feet', ['feet']],
   ['Bags and belts', ['hand', 'waist']],
   ['Head and neck', ['head', 'neck']],
+]
+const WORN: [string, number, number][] = [
+  ['Worn ten days and more', 10, Infinity],
+  ['Worn four to nine days', 4, 10],
+  ['Worn one to three days', 1, 4],
+  ['Never worn', 0, 1],
 ]
 const SUITS: [string, number, number][] = [
   ['Suits best', 0.85, 9],
@@ -87,6 +94,8 @@ function rawBays(pieces: Piece[], by: HangBy): Bay[] {
         ...SUITS.map(([title, low, high]) => where(title, (p) => p.fit !== null && p.fit >= low && p.fit < high)),
         where('Not known', (p) => p.fit === null),
       ]
+    case 'worn':
+      return WORN.map(([title, low, high]) => where(title, (p) => p.worn_days >= low && p.worn_days < high))
     case 'verdict':
       return [
         ...VERDICTS.map((verdict) => where(capital(verdict), (p) => p.kept.verdict === verdict, { verdict })),
@@ -100,7 +109,8 @@ const hueOf = (pieces: Piece[], family: string) => pieces.find((p) => isTone(p) 
 
 function sortedInside(pieces: Piece[], by: HangBy): Piece[] {
   const kind = (piece: Piece) => (by === 'category' ? CATEGORIES.indexOf(piece.category) : 0)
-  const first = (piece: Piece) => (by === 'suits' ? -(piece.fit ?? 0) : piece.lightness)
+  const first = (piece: Piece) =>
+    by === 'suits' ? -(piece.fit ?? 0) : by === 'worn' ? -piece.worn_days : piece.lightness
   return [...pieces].sort((a, b) => kind(a) - kind(b) || first(a) - first(b) || a.id.localeCompare(b.id))
 }
 

@@ -73,6 +73,16 @@ export function useRail(clientId: Ref<string>) {
       void touchAllBut(client, key)
       return changed
     })
+  /** Writes into the log that a piece was worn. */
+  const wear = (id: string, on: string) =>
+    inTurn(() =>
+      tried(async () => {
+        const body = { on, pieces: [id], occasion: '', note: '' }
+        await answered(api.POST('/api/clients/{client_id}/wears', { ...at(clientId.value), body }))
+        told.value = 'Written into the log.'
+        await touch(keys.all(clientId.value))
+      }),
+    )
   /** Takes pieces off; their photos wait in the intake again. */
   const takeOff = (ids: string[]) =>
     tried(async () => {
@@ -104,6 +114,7 @@ export function useRail(clientId: Ref<string>) {
     told,
     problem,
     change,
+    wear,
     takeOff,
     joinFaces,
     undo: () => step('undo'),

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { NButton, NInput } from 'naive-ui'
 import { computed, nextTick, ref, watch } from 'vue'
-import { useRouter } from 'vue-router'
+import { useRoute, useRouter } from 'vue-router'
 import type { Bin, Kept, Word } from '@/api'
 import TabRow from '@/components/base/TabRow.vue'
 import LinkButton from '@/components/base/LinkButton.vue'
@@ -23,12 +23,13 @@ import WorkingHard from '@/components/rail/WorkingHard.vue'
 import { RAIL_KEYS, useRailKeys } from '@/composables/useRailKeys'
 import { found, wordsOf } from '@/lib/find'
 import { baysOf, WAYS, ZOOMS, type HangBy, type Move } from '@/lib/rail'
-import { plural } from '@/lib/words'
+import { dayOf, plural } from '@/lib/words'
 import { firstProblem } from '@/server/firstProblem'
 import { useClient, useClientWords } from '@/server/useClient'
 import { useRail } from '@/server/useRail'
 import { useColourMap } from '@/server/useGaps'
 import { useAudit } from '@/server/useRailPanels'
+import { useCapsules } from '@/server/useCapsules'
 
 const PANELS = [
   { name: 'made', word: 'made of' },
@@ -42,9 +43,10 @@ const PANELS = [
   { name: 'past', word: 'changes' },
 ] as const
 const router = useRouter()
+const route = useRoute()
 const { id, client } = useClient()
 const { problem: sayProblem, say: sayOfClient } = useClientWords(id)
-const { pieces, byId, loaded, told, problem: railProblem, change, takeOff, joinFaces, undo, redo } = useRail(id)
+const { pieces, byId, loaded, told, problem: railProblem, change, wear, takeOff, joinFaces, undo, redo } = useRail(id)
 const problem = firstProblem(railProblem, sayProblem)
 const by = ref<HangBy>('sort')
 const zoom = ref(2)
@@ -62,10 +64,26 @@ const inPalette = ref<Set<string> | null>(null)
 const wall = ref<InstanceType<typeof RailWall> | null>(null)
 const search = ref<InputInst | null>(null)
 
+/** The capsule through which the rail is seen. */
+const throughIt = computed(() => String(route.query.capsule ?? ''))
+const { capsules } = useCapsules(id, () => throughIt.value !== '')
+const capsule = computed(() => capsules.value.find((one) => one.id === throughIt.value) ?? null)
+const inCapsule = computed(() => {
+  const here = capsule.value?.curve.find((one) => one.number === capsule.value?.number)
+  return here ? new Set([...here.pieces, ...(capsule.value?.bags ?? [])]) : null
+})
+const foundIn = computed(() =>
+  typed.value.trim() ? 'found' : inCapsule.value ? `in ‘${capsule.value?.name}’` : 'in the palette',
+)
+const wholeRail = () => router.replace({ query: {} })
+
 const bays = computed(() => baysOf(pieces.value, by.value))
 const words = computed(() => new Map(pieces.value.map((piece) => [piece.id, wordsOf(piece)])))
 const foundIds = computed(
-  () => found(pieces.value, typed.value, words.value) ?? (panel.value === 'few' ? inPalette.value : null),
+  () =>
+    found(pieces.value, typed.value, words.value) ??
+    inCapsule.value ??
+    (panel.value === 'few' ? inPalette.value : null),
 )
 const doubtful = computed(() => pieces.value.filter((piece) => piece.doubtful))
 const shown = computed(() => byId.value.get(shownId.value ?? '') ?? doubtful.value[0] ?? pieces.value[0])
@@ -174,7 +192,10 @@ function show(one: string) {
       <p v-if="loaded" class="soft">
         {{ plural(pieces.length, 'piece')
         }}<template v-if="foundIds">
-          · <strong>{{ foundIds.size }} {{ typed.trim() ? 'found' : 'in the palette' }}</strong></template
+          · <strong>{{ foundIds.size }} {{ foundIn }}</strong
+          ><template v-if="inCapsule">
+            <NButton text class="word link" @click="wholeRail">the whole rail</NButton></template
+          ></template
         ><template v-if="doubtful.length">
           ·
           <NButton text class="word link" @click="goThroughDoubtful()">
@@ -248,6 +269,7 @@ function show(one: string) {
         @kept="deed({ kept: $event }, [shown.id])"
         @show="show"
         @take-off="takeOff([shown.id])"
+        @worn-today="wear(shown.id, dayOf(new Date()))"
       />
       <section class="tile below" aria-label="The audit">
         <TabRow class="panels" :tabs="tabs" :shown="panel" label="Audit" @show="panel = $event" />

@@ -8,6 +8,7 @@ const STEPS = [
   { name: 'colouring', title: 'Colouring' },
   { name: 'rail', title: 'Rail' },
   { name: 'looks', title: 'Looks' },
+  { name: 'plan', title: 'Plan' },
 ]
 const route = useRoute()
 const { id, client } = useClient()
@@ -98,7 +99,7 @@ const here = computed(() => (route.name === 'make' ? 'looks' : String(route.name
   display: flex;
   align-items: center;
   gap: 10px;
-  margin-left: 26px;
+  margin-left: 20px;
 }
 .steps a {
   display: flex;
@@ -123,7 +124,7 @@ const here = computed(() => (route.name === 'make' ? 'looks' : String(route.name
   border-color: var(--ink);
 }
 .stitch {
-  width: 28px;
+  width: 20px;
   border-top: 2px dashed var(--line);
 }
 .buying {

@@ -130,6 +130,16 @@ const left = computed(() =>
         {{ one ?? 'any intent' }}
       </NButton>
     </p>
+    <p class="row" role="group" aria-label="The log">
+      <NButton text class="word" :aria-pressed="!!body.by_log" @click="emit('change', { by_log: !body.by_log })">
+        by the log
+      </NButton>
+      <span class="soft">{{
+        body.by_log
+          ? 'what is loved comes, what felt off does not, what hangs untouched is tried'
+          : 'the log does not weigh'
+      }}</span>
+    </p>
     <TheTheme :theme="body.theme ?? null" :carried="null" :rail="rail" @theme="emit('change', { theme: $event })" />
     <FoldedAway v-if="left.length" :title="`Left out · ${left.length}`">
       <ul class="left">

@@ -13,7 +13,7 @@ import PieceKeeping from './PieceKeeping.vue'
 
 /** A piece with what was read of it, the stylist's word, its company and what is kept about it. */
 const { piece } = defineProps<{ piece: Piece; client: Client | null }>()
-const emit = defineEmits<{ word: [word: Word]; kept: [kept: Kept]; show: [id: string]; takeOff: [] }>()
+const emit = defineEmits<{ word: [word: Word]; kept: [kept: Kept]; show: [id: string]; takeOff: []; wornToday: [] }>()
 type Tab = 'colour' | 'cut' | 'company' | 'keeping'
 const TABS: { name: Tab; word: string }[] = [
   { name: 'colour', word: 'colour' },
@@ -132,6 +132,7 @@ const fits = (value: boolean) => emit('kept', { fits: piece.kept.fits === value 
       @kept="emit('kept', $event)"
       @word="emit('word', $event)"
       @take-off="emit('takeOff')"
+      @worn-today="emit('wornToday')"
     />
   </section>
 </template>

@@ -9,11 +9,17 @@ import { dayOf, plural, SEASONS } from '@/lib/words'
 
 /** What a wardrobe keeps about a piece: what for, when, size, price, care, wear. */
 const { piece } = defineProps<{ piece: Piece }>()
-const emit = defineEmits<{ kept: [kept: Kept]; word: [word: Word]; takeOff: [] }>()
+const emit = defineEmits<{ kept: [kept: Kept]; word: [word: Word]; takeOff: []; wornToday: [] }>()
 const kept = computed(() => piece.kept)
 const today = dayOf(new Date())
-const worn = computed(() => kept.value.worn_on ?? [])
-const wornToday = computed(() => worn.value.includes(today))
+const wornToday = computed(() => piece.worn_last === today)
+const wornWords = computed(() => {
+  const told = [`worn ${plural(piece.worn_days, 'day')}`]
+  if (piece.worn_last) told.push(wornToday.value ? 'today as well' : `last on ${piece.worn_last}`)
+  if (piece.felt) told.push(piece.felt > 0 ? 'felt right' : 'felt off')
+  if (piece.cost_per_wear !== null) told.push(`${piece.cost_per_wear.toFixed(2)} a wear`)
+  return told.join(' · ')
+})
 
 function text(name: 'size' | 'care' | 'note' | 'set', value: string) {
   emit('kept', { [name]: value.trim() })
@@ -37,8 +43,6 @@ function season(one: (typeof SEASONS)[number]) {
       : SEASONS.filter((other) => other === one || now.includes(other)),
   })
 }
-const wear = () =>
-  emit('kept', { worn_on: wornToday.value ? worn.value.filter((day) => day !== today) : [...worn.value, today].sort() })
 </script>
 
 <template>
@@ -104,11 +108,8 @@ const wear = () =>
       >notes <TextField small :rows="2" :value="kept.note ?? ''" :maxlength="2000" @change="text('note', $event)"
     /></label>
     <p>
-      worn {{ plural(worn.length, 'day') }}<template v-if="worn.length">, last on {{ worn.at(-1) }}</template
-      ><template v-if="piece.cost_per_wear !== null"> · {{ piece.cost_per_wear.toFixed(2) }} a wear</template>
-      <NButton text class="word link" @click="wear">
-        {{ wornToday ? 'not today after all' : 'worn today' }}
-      </NButton>
+      {{ wornWords }}
+      <NButton v-if="!wornToday" text class="word link" @click="emit('wornToday')">worn today</NButton>
     </p>
     <p>
       {{

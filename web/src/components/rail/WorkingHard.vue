@@ -17,6 +17,14 @@ const rank = (carry: boolean) =>
     .sort((a, b) => b.looks - a.looks)
 const ranked = computed(() => rank(true))
 const added = computed(() => rank(false).slice(0, 4))
+/** What the log tells, in a sentence. */
+const wornWords = computed(() => {
+  const worn = pieces.filter((piece) => piece.worn_days).sort((a, b) => b.worn_days - a.worn_days)
+  if (!worn.length) return ''
+  const most = worn.slice(0, 3).map((piece) => `${piece.label.toLowerCase()} (${plural(piece.worn_days, 'day')})`)
+  const never = pieces.length - worn.length
+  return `Worn most: ${most.join(', ')}; ${never} never, as far as the log tells.`
+})
 const lists = computed(() => [
   { title: 'Working hard', rows: ranked.value.slice(0, 6) },
   { title: 'Hardly working', rows: ranked.value.slice(-Math.min(6, Math.max(0, ranked.value.length - 6))).reverse() },
@@ -53,6 +61,7 @@ const lists = computed(() => [
         >Good looks stay good with
         {{ added.map((row) => `${row.piece.label.toLowerCase()} (${row.looks})`).join(', ') }}.</template
       >
+      {{ wornWords }}
     </p>
   </div>
 </template>
