@@ -2,7 +2,7 @@
 
 Usage: python -m benchmarks [--photos FOLDER]... [--only accuracy|held|card|trials|portraits|intake|speed|scoring|cliffs|fuzz|screens|rail|
                            kills|busy|requests|twenty|backup|long|making|rooms|buying|
-                           capsules|planning]
+                           capsules|planning|log]
 FOLDER holds photos with a truth.json; without one, the project's own samples are used."""
 
 import argparse
@@ -37,6 +37,7 @@ from .screens import screens
 from .speed import measuring, measuring_some
 from .trials import trials
 from .twenty_clients import twenty_clients
+from .wear_log import wear_log
 
 PARTS = (
     "accuracy",
@@ -62,6 +63,7 @@ PARTS = (
     "buying",
     "capsules",
     "planning",
+    "log",
 )
 
 
@@ -126,6 +128,8 @@ def main():
             figures["capsules"] = capsules()
         if "planning" in wanted:
             figures["planning"] = planning()
+        if "log" in wanted:
+            figures["log"] = wear_log()
         if "rooms" in wanted:
             for photos in asked.photos or [None]:
                 figures[f"rooms, {photos.name if photos else 'own'}"] = rooms(photos)

@@ -4,9 +4,10 @@ import { computed, ref } from 'vue'
 import type { CapsuleBody, Palette, Piece } from '@/api'
 import ChoiceList from '@/components/fields/ChoiceList.vue'
 import NumberField from '@/components/fields/NumberField.vue'
+import SlideField from '@/components/fields/SlideField.vue'
 import SpanField from '@/components/fields/SpanField.vue'
 import TextField from '@/components/fields/TextField.vue'
-import { spanWords } from '@/lib/making'
+import { spanWords, WARMTH } from '@/lib/making'
 
 /** What is asked of a capsule. */
 const { rail, palettes, busy } = defineProps<{ rail: Piece[]; palettes: Palette[]; busy: boolean }>()
@@ -109,6 +110,17 @@ defineExpose({ choose })
         >
         <NButton text class="word" @click="purposes = purposes.filter((_, at) => at !== place)">not this</NButton>
       </p>
+      <p class="row">
+        <span class="soft">{{ one.warmth == null ? 'any weather' : WARMTH[Math.round(one.warmth)] }}</span>
+        <NButton v-if="one.warmth != null" text class="word" @click="change(place, { warmth: null })">any</NButton>
+      </p>
+      <SlideField
+        class="warmth"
+        :value="one.warmth ?? 2"
+        :max="4"
+        label="How cold it is"
+        @change="change(place, { warmth: $event })"
+      />
     </div>
     <p class="row">
       <NButton v-if="purposes.length < 6" text class="word link" @click="dressFor">it has to dress for…</NButton>
@@ -148,6 +160,10 @@ label {
   padding-left: 8px;
   display: grid;
   gap: 4px;
+}
+.warmth {
+  display: block;
+  padding: 0 8px;
 }
 .link {
   text-decoration: underline;

@@ -137,7 +137,7 @@ const KEYS: [string, string][] = [
           {{ plural(capsule.gone.length, 'piece') }} of it hang there no more.
         </p>
         <div class="both">
-          <section class="tile" aria-label="What is in it">
+          <section class="tile" aria-label="What is in it" tabindex="0">
             <h2>{{ plural(inside.length, 'piece') }}</h2>
             <ul class="cloths">
               <li v-for="one in inside" :key="one.piece.id">
@@ -159,7 +159,7 @@ const KEYS: [string, string][] = [
               </li>
             </ul>
           </section>
-          <section class="tile" aria-label="What is left out">
+          <section class="tile" aria-label="What is left out" tabindex="0">
             <h2>Left out</h2>
             <ul class="cloths">
               <li v-for="one in outside" :key="one.piece.id">

@@ -2,7 +2,7 @@
 import { NButton, NInput, NProgress } from 'naive-ui'
 import { computed, ref, toRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import type { Client, EventChange, Felt, KeptLook, Piece, PlanBody } from '@/api'
+import type { Client, EventChange, Felt, KeptLook, Piece, Plan, PlanBody } from '@/api'
 import KeysHelp from '@/components/base/KeysHelp.vue'
 import ProblemNote from '@/components/base/ProblemNote.vue'
 import ChoiceList from '@/components/fields/ChoiceList.vue'
@@ -84,6 +84,16 @@ async function calendar(file: File) {
   if (!read) return
   told.value = [`${plural(read.added, 'occasion')} read.`, ...read.problems].join(' ')
   await go(read.plan.id)
+}
+/** A forecast may end before the days do. */
+async function weathered(asked: Promise<Plan | null>) {
+  const now = await asked
+  if (!now) return
+  const known = Object.keys(now.weather).length
+  told.value =
+    known < now.days
+      ? `The forecast tells of ${known} of ${plural(now.days, 'day')}; the others are dressed for without it.`
+      : 'The weather of every day is told.'
 }
 async function fill() {
   if (!plan.value || busy.value) return
@@ -201,8 +211,8 @@ const KEYS: [string, string][] = [
         :day="shown?.on ?? plan.first"
         :sky="plan.weather[shown?.on ?? plan.first] ?? null"
         @change="deeds.change"
-        @forecast="deeds.forecast"
-        @forecast-file="deeds.forecastFile"
+        @forecast="(place) => weathered(deeds.forecast(place))"
+        @forecast-file="(file) => weathered(deeds.forecastFile(file))"
         @weather="deeds.weather"
         @forget="forget"
         @let-go="letGo"

@@ -27,11 +27,8 @@ const names = (hook: Hook) => (hook.event?.pieces ?? []).flatMap((id) => byId.va
 function called(hook: Hook): string {
   const { event } = hook
   if (!event) return `${shortDay(hook.on)}: nothing yet`
-  const state = [
-    event.locked ? 'locked' : '',
-    event.worn ? 'worn' : '',
-    event.amiss.length ? 'something stands against it' : '',
-  ]
+  const whole = event.overall == null ? '' : `${event.overall.toFixed(0)}${event.worn ? ' worn' : ''}`
+  const state = [whole, event.locked ? 'locked' : '', event.amiss.length ? 'something stands against it' : '']
   const look = names(hook).join(', ') || 'no look yet'
   return [`${shortDay(hook.on)} ${event.name}`, ...state.filter(Boolean)].join(', ') + `: ${look}`
 }
@@ -40,10 +37,15 @@ const joins = computed(() =>
   hooks.map((hook, place) => (hooks[place + 1] ? goesOn(hook, hooks[place + 1]!, byId.value) : '')),
 )
 
+const wall = ref<HTMLElement | null>(null)
 /** What is being dragged, and over which hook it is. */
 const drag = ref<{ from: string; over: string | null; x: number; y: number; begun: boolean } | null>(null)
+/** The click that ends a drag chooses nothing; a finger makes none. */
+let dragged = false
 const FROM = 7
+const EDGE = 48
 function grab(event: PointerEvent, hook: Hook) {
+  dragged = false
   if (event.button !== 0 || !hook.event?.pieces.length) return
   drag.value = { from: hook.id, over: null, x: event.clientX, y: event.clientY, begun: false }
   ;(event.currentTarget as HTMLElement).setPointerCapture(event.pointerId)
@@ -52,6 +54,10 @@ function pull(event: PointerEvent) {
   const now = drag.value
   if (!now) return
   if (!now.begun && Math.hypot(event.clientX - now.x, event.clientY - now.y) < FROM) return
+  // near the edge the days come along
+  const days = wall.value?.getBoundingClientRect()
+  if (days && event.clientX > days.right - EDGE) wall.value?.scrollBy({ left: EDGE / 3 })
+  if (days && event.clientX < days.left + EDGE) wall.value?.scrollBy({ left: -EDGE / 3 })
   const under = document.elementFromPoint(event.clientX, event.clientY)?.closest<HTMLElement>('[data-hook]')
   drag.value = { ...now, begun: true, over: under?.dataset.hook ?? null }
 }
@@ -63,14 +69,11 @@ function drop() {
     emit('swap', now.from, now.over)
   }
 }
-/** The click that ends a drag chooses nothing. */
-let dragged = false
 function choose(id: string) {
   if (!dragged) emit('show', id)
   dragged = false
 }
 
-const wall = ref<HTMLElement | null>(null)
 watch(
   () => shown,
   async (now) => {
@@ -132,7 +135,7 @@ watch(
             :name="called(hook)"
           />
         </span>
-        <span v-else class="empty">{{ hook.event ? 'no look yet' : 'a free day' }}</span>
+        <span v-else class="empty">{{ hook.event ? 'no look yet' : 'nothing yet' }}</span>
         <span v-if="hook.event?.locked" class="lock" aria-hidden="true">
           <svg viewBox="0 0 14 16">
             <path d="M3 7V5a4 4 0 0 1 8 0v2" />
@@ -207,7 +210,8 @@ li > :deep(.under) {
   border: 2px solid transparent;
   border-top: 0;
   cursor: grab;
-  touch-action: pan-x;
+  /* a finger on a look carries it; the days themselves are moved by what stands above */
+  touch-action: none;
 }
 .hook[aria-current='true'] {
   border-color: var(--on-cloth);

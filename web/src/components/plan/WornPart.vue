@@ -34,6 +34,11 @@ const day = ref(today)
 const lines = computed(() => wears.value.filter((wear) => wear.on === day.value))
 const named = (wear: Wear) =>
   wear.pieces.flatMap((id) => byId.value.get(id)?.label ?? []).join(', ') || 'pieces that have gone'
+/** The photo of a look, where it was taken on the day on which the look was worn. */
+function photoOf(wear: Wear): string | null {
+  const photo = looks.find((one) => one.id === wear.look)?.kept.photo
+  return photo && photo.on === wear.on ? `/api/looks/${wear.look}/photo.jpg?number=${photo.number}` : null
+}
 const turn = (months: number) => {
   const at = new Date(Number(until.value.slice(0, 4)), Number(until.value.slice(5)) - 1 + months, 15)
   until.value = dayOf(at).slice(0, 7)
@@ -153,6 +158,7 @@ const KEYS: [string, string][] = [
           <li v-for="wear in lines" :key="wear.id">
             <strong v-if="wear.occasion">{{ wear.occasion }}: </strong>{{ named(wear) }}
             <span v-if="wear.note" class="soft">“{{ wear.note }}”</span>
+            <img v-if="photoOf(wear)" :src="photoOf(wear)!" alt="As it was worn" />
             <span class="row">
               <NButton
                 v-for="one in FELT"
@@ -306,6 +312,10 @@ const KEYS: [string, string][] = [
 }
 .lines li {
   padding: 3px 0;
+}
+.lines img {
+  display: block;
+  max-height: 120px;
 }
 .row {
   display: flex;
