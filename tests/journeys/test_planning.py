@@ -179,7 +179,7 @@ def test_what_was_worn_is_written_by_hand_and_told_of_on_the_rail(plan):
     page.get_by_role("tab", name="left hanging").click()
     expect(page.get_by_role("row", name=re.compile("^Leaf print dress"))).to_be_visible()
     page.get_by_role("link", name="Rail", exact=True).click()
-    page.get_by_role("button", name="how often", exact=True).click()
+    page.get_by_role("button", name="worn", exact=True).click()
     expect(page.get_by_text("Never worn").first).to_be_visible()
 
 

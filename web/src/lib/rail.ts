@@ -22,7 +22,7 @@ export const WAYS: { by: HangBy; word: string }[] = [
   { by: 'hue', word: 'hue' },
   { by: 'suits', word: 'how well it suits' },
   { by: 'verdict', word: 'verdict' },
-  { by: 'worn', word: 'how often' },
+  { by: 'worn', word: 'worn' },
 ]
 const ZONES: [string, Zone[]][] = [
   ['Layers', ['layer']],

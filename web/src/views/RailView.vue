@@ -209,7 +209,7 @@ function show(one: string) {
           ref="search"
           v-model:value="typed"
           clearable
-          placeholder="find: navy not print"
+          placeholder="navy not print"
           @keydown.escape="typed = ''"
       /></label>
       <span class="zoom" role="group" aria-label="Distance">
@@ -428,9 +428,9 @@ function show(one: string) {
   }
 }
 .find .n-input {
-  width: 190px;
+  width: 152px;
 }
 .zoom .near {
-  width: 84px;
+  width: 64px;
 }
 </style>

@@ -175,6 +175,7 @@ h3 {
 .row {
   display: flex;
   flex-wrap: wrap;
+  align-items: baseline;
   gap: 0 10px;
 }
 .row .word {

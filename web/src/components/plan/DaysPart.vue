@@ -351,7 +351,7 @@ const KEYS: [string, string][] = [
 }
 .below {
   display: grid;
-  grid-template-columns: minmax(0, 0.8fr) minmax(0, 1.5fr);
+  grid-template-columns: minmax(0, 0.92fr) minmax(0, 1.5fr);
   gap: 12px;
   padding: 10px 20px;
   height: 236px;

@@ -43,7 +43,7 @@ const leftwards = computed(() => x(at) > WIDE * 0.6)
 </script>
 
 <template>
-  <svg class="curve" :viewBox="`0 0 ${WIDE} ${HIGH}`" role="img" :aria-label="`Looks against pieces. ${words}`">
+  <svg class="against" :viewBox="`0 0 ${WIDE} ${HIGH}`" role="img" :aria-label="`Looks against pieces. ${words}`">
     <g v-for="mark in marks" :key="mark">
       <line class="mark" :x1="LEFT" :x2="WIDE - 14" :y1="y(mark)" :y2="y(mark)" />
       <text class="small" :x="LEFT - 8" :y="y(mark) + 4" text-anchor="end">{{ mark }}</text>
@@ -84,7 +84,7 @@ const leftwards = computed(() => x(at) > WIDE * 0.6)
 </template>
 
 <style scoped>
-.curve {
+.against {
   display: block;
   width: 100%;
   height: 100%;

@@ -182,7 +182,7 @@ li > :deep(.measure) {
   margin-right: 16px;
 }
 /* the words stand below, where they run into no other day */
-li > :deep(.under) {
+li :deep(.under) {
   display: none;
 }
 .sky {

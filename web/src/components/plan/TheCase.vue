@@ -76,7 +76,7 @@ const put = (id: string) => id && emit('away', id, until.value ?? later(plan.fir
   list-style: none;
   margin: 0;
   padding: 0;
-  columns: 170px;
+  columns: 196px;
   column-gap: 14px;
 }
 .list li {

@@ -224,7 +224,7 @@ const KEYS: [string, string][] = [
               <th>last</th>
               <th>a wear</th>
               <th>felt</th>
-              <th>when made by the log</th>
+              <th>by the log</th>
             </tr>
           </thead>
           <tbody>
@@ -335,6 +335,9 @@ const KEYS: [string, string][] = [
   overflow: auto;
   min-height: 120px;
   flex: 1;
+}
+.tells :deep(td:not(:first-child)) {
+  white-space: nowrap;
 }
 .foot {
   position: sticky;

@@ -1,5 +1,6 @@
 """What the log tells of each piece: how often it was worn, when last, how it felt, and what it has cost a wear."""
 
+from collections import Counter
 from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from datetime import date
@@ -32,15 +33,21 @@ NEVER = Tally()
 
 def tally(lines: Iterable[Line]) -> dict[str, Tally]:
     """What the log tells of each piece that is in it, by id. A day counts once, however often a piece was put on."""
-    felt: dict[str, list[int]] = {}
-    known = list(lines)
-    for line in known:
+    days: dict[str, set[date]] = {}
+    loved: Counter[str] = Counter()
+    off: Counter[str] = Counter()
+    for line in lines:
         for id in line.piece_ids:
-            if line.felt is not None:
-                counts = felt.setdefault(id, [0, 0])
-                counts[0] += line.felt is Felt.LOVED
-                counts[1] += line.felt is Felt.OFF
-    return {id: Tally(len(some), some[-1], *felt.get(id, (0, 0))) for id, some in days_of(known).items()}
+            own = days.get(id)
+            if own is None:
+                days[id] = {line.on}
+            else:
+                own.add(line.on)
+        if line.felt is Felt.LOVED:
+            loved.update(line.piece_ids)
+        elif line.felt is Felt.OFF:
+            off.update(line.piece_ids)
+    return {id: Tally(len(some), max(some), loved[id], off[id]) for id, some in days.items()}
 
 
 def days_of(lines: Iterable[Line]) -> dict[str, tuple[date, ...]]:
