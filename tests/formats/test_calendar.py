@@ -102,3 +102,17 @@ def test_what_is_written_is_read_again():
     found = read_calendar(written, "plan.ics", None, 7)
     assert [(one.name, one.formality) for one in found.events] == [("Concert", 4.5), ("Dinner; late", None)]
     assert b"SUMMARY:Concert: Black dress" in written
+
+
+@pytest.mark.parametrize(
+    ("until", "ends"),
+    [
+        ("DTEND:20310505T220000", time(22)),
+        ("DURATION:PT3H", time(12)),
+        ("DTEND:20310506T010000", None),
+        ("SUMMARY:Talk", None),
+    ],
+)
+def test_when_an_event_ends_on_its_day(until, ends):
+    (event,) = read(("DTSTART:20310505T090000", until)).events
+    assert event.ends == ends

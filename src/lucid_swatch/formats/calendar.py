@@ -32,6 +32,8 @@ class Event:
     formality: float | None
     """As the calendar itself says it."""
     people: frozenset[str]
+    ends: time | None = None
+    """None for what takes the whole day, or ends on another one."""
 
     @property
     def time_of_day(self) -> TimeOfDay:
@@ -123,7 +125,21 @@ def _event(one: Any, problems: list[str]) -> Event | None:
             )
             formality = None
     begins = at.time() if isinstance(at, datetime) else None
-    return Event(_day(at), name, begins, formality, _people(one))
+    return Event(_day(at), name, begins, formality, _people(one), _ends(one, at))
+
+
+def _ends(one: Any, begins: date) -> time | None:
+    """When an event ends on the day on which it begins."""
+    if not isinstance(begins, datetime):
+        return None
+    if one.get("DTEND") is not None:
+        ends = _local(one["DTEND"].dt)
+    elif one.get("DURATION") is not None and isinstance(one["DURATION"].dt, timedelta):
+        ends = begins + one["DURATION"].dt
+    else:
+        return None
+    today = isinstance(ends, datetime) and ends.date() == begins.date() and ends.time() > begins.time()
+    return ends.time() if isinstance(ends, datetime) and today else None
 
 
 def _people(one: Any) -> frozenset[str]:

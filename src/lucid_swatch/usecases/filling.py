@@ -108,11 +108,11 @@ def with_look(days: Days, event: Event, piece_ids: tuple[str, ...]) -> Event:
 
 
 def _through_the_day(wardrobe: Wardrobe, days: Days, event: Event, ids: tuple[str, ...]) -> tuple[WornStage, ...]:
-    day, occasion = days.by_date.get(event.on), days.occasions[event.id]
+    day = days.by_date.get(event.on)
     if day is None or not ids or any(id not in wardrobe.by_id for id in ids):
         return ()
     layered = any(zone_of(wardrobe.by_id[id].category) is Zone.LAYER for id in ids)
-    asked = stages_of(day.weather, event.time, occasion.formality, layered)
+    asked = stages_of(day.weather, event.time, layered, event.is_long)
     if not asked:
         return ()
     found = stages(wardrobe.look(event.id, ids), asked, layers_only=True)

@@ -195,6 +195,7 @@ def _events(read: Sequence[Read]) -> tuple[Event, ...]:
             None if one.formality is None else about(one.formality),
             one.time_of_day,
             one.begins,
+            one.ends,
             tuple(sorted(one.people)),
         )
         for one in read

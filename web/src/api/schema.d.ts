@@ -4671,6 +4671,8 @@ export interface components {
             time: components["schemas"]["TimeOfDay"];
             /** Begins */
             begins: string | null;
+            /** Ends */
+            ends: string | null;
             /** People */
             people: string[];
             /** Pieces */

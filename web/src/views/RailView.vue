@@ -205,12 +205,7 @@ function show(one: string) {
       </p>
       <label class="find"
         ><span class="visually-hidden">Find by words</span
-        ><NInput
-          ref="search"
-          v-model:value="typed"
-          clearable
-          placeholder="navy not print"
-          @keydown.escape="typed = ''"
+        ><NInput ref="search" v-model:value="typed" clearable placeholder="navy not print" @keydown.escape="typed = ''"
       /></label>
       <span class="zoom" role="group" aria-label="Distance">
         <NButton text class="word" aria-label="Farther: the whole wall" :disabled="zoom === 0" @click="nearer(-1)">

@@ -149,6 +149,7 @@ class EventAnswer(Answer):
     """The word of its name that does; empty where none does."""
     time: TimeOfDay
     begins: Clock | None
+    ends: Clock | None
     people: list[str]
     pieces: list[str]
     overall: float | None
@@ -293,6 +294,7 @@ def _event(one: ShownEvent) -> EventAnswer:
         told_by=one.told_by,
         time=event.time,
         begins=event.begins,
+        ends=event.ends,
         people=list(event.people),
         pieces=list(event.piece_ids),
         overall=one.whole,

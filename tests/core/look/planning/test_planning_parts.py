@@ -1,6 +1,6 @@
 """The parts of a plan: what a name tells, the stages of a day, other looks, what stands against what hangs, the curve."""
 
-from datetime import date, timedelta
+from datetime import date, time, timedelta
 from itertools import count
 
 import numpy as np
@@ -46,13 +46,15 @@ def test_the_word_that_tells_is_named(name, own, word, span):
 
 
 def test_a_day_on_which_the_weather_turns_has_stages():
-    day = stages_of(TURNING, TimeOfDay.DAY, (2, 3), layered=True)
+    day = stages_of(TURNING, TimeOfDay.DAY, layered=True)
     assert [stage.when for stage in day] == ["morning", "afternoon"]
     assert day[0].warmth > day[1].warmth
-    assert stages_of(MILD, TimeOfDay.DAY, (2, 3), layered=True) == ()
-    assert stages_of(TURNING, TimeOfDay.EVENING, (2, 3), layered=True) == ()
-    assert stages_of(None, TimeOfDay.DAY, (2, 3), layered=True) == ()
-    (way,) = stages_of(COLD, TimeOfDay.EVENING, (4, 5), layered=False)
+    assert stages_of(MILD, TimeOfDay.DAY, layered=True) == ()
+    assert stages_of(TURNING, TimeOfDay.EVENING, layered=True) == ()
+    assert stages_of(None, TimeOfDay.DAY, layered=True) == ()
+    long = stages_of(MILD, TimeOfDay.DAY, layered=True, long=True)
+    assert [stage.when for stage in long] == ["morning", "afternoon", "evening"]
+    (way,) = stages_of(COLD, TimeOfDay.EVENING, layered=False)
     assert (way.when, way.formality) == (ON_THE_WAY, None)
 
 
@@ -140,6 +142,21 @@ def test_what_stands_against_what_hangs_is_said():
     assert "A piece of it hangs there no more." in said["b"]
     dry = {event.on: Day(event.on, (), MILD) for event in events}
     assert troubles(events[:1], dry, known, Habits(), {"a": ANY}) == {}
+
+
+@pytest.mark.parametrize(
+    ("begins", "ends", "long"),
+    [
+        ("09:00", "22:00", True),
+        ("09:00", "17:00", False),
+        ("19:30", "22:00", False),
+        ("09:00", None, False),
+        (None, None, False),
+    ],
+)
+def test_a_day_is_long_that_goes_on_into_the_evening(begins, ends, long):
+    at = [None if one is None else time.fromisoformat(one) for one in (begins, ends)]
+    assert Event("e", MONDAY, "fair", begins=at[0], ends=at[1]).is_long is long
 
 
 def test_a_plan_that_makes_no_sense_is_refused():

@@ -3,6 +3,7 @@ import { NButton } from 'naive-ui'
 import { computed, ref } from 'vue'
 import type { CapsuleBody, Palette, Piece } from '@/api'
 import ChoiceList from '@/components/fields/ChoiceList.vue'
+import ChooseFile from '@/components/fields/ChooseFile.vue'
 import NumberField from '@/components/fields/NumberField.vue'
 import SlideField from '@/components/fields/SlideField.vue'
 import SpanField from '@/components/fields/SpanField.vue'
@@ -11,7 +12,7 @@ import { spanWords, WARMTH } from '@/lib/making'
 
 /** What is asked of a capsule. */
 const { rail, palettes, busy } = defineProps<{ rail: Piece[]; palettes: Palette[]; busy: boolean }>()
-const emit = defineEmits<{ choose: [body: CapsuleBody] }>()
+const emit = defineEmits<{ choose: [body: CapsuleBody]; palette: [file: File] }>()
 const name = ref('')
 const pieces = ref<number | null>(12)
 const keep = ref<string[]>([])
@@ -43,7 +44,7 @@ const choose = () =>
     bags: bags.value ?? 1,
     purposes: purposes.value,
   })
-defineExpose({ choose })
+defineExpose({ choose, only: (id: string) => (palette.value = id) })
 </script>
 
 <template>
@@ -82,6 +83,14 @@ defineExpose({ choose })
       label="Only pieces in a palette"
       @change="palette = $event"
     />
+    <p class="row">
+      <ChooseFile
+        word
+        accept=".gpl,.css,.csv,.json"
+        label="a palette from a file"
+        @files="$event[0] && emit('palette', $event[0])"
+      />
+    </p>
     <div v-for="(one, place) in purposes" :key="place" class="purpose">
       <TextField
         small

@@ -32,7 +32,7 @@ const {
   undo,
   redo,
 } = useCapsules(toRef(() => clientId))
-const { kept: palettes, problem: paletteProblem } = usePalettes(() => clientId)
+const { kept: palettes, problem: paletteProblem, tried, read, keep } = usePalettes(() => clientId)
 const problem = firstProblem(capsuleProblem, paletteProblem)
 const byId = computed(() => new Map(rail.map((piece) => [piece.id, piece])))
 const capsule = computed(
@@ -65,6 +65,15 @@ async function ask(body: CapsuleBody) {
   const made = await choose(body)
   if (made) await go(made.id)
 }
+/** A palette of a file is kept among the client's, and the capsule keeps to it. */
+async function paletteIn(file: File) {
+  const kept = await tried(async () => {
+    const found = await read(file)
+    const colours = found.colours.map(({ name, lab }) => ({ name, lab }))
+    return keep(null, found.name || file.name.replace(/\.[a-z]+$/i, ''), found.within, colours)
+  })
+  if (kept?.id) form.value?.only(kept.id)
+}
 async function walk(number: number) {
   if (!capsule.value || busy.value || !capsule.value.curve.some((one) => one.number === number)) return
   await change(capsule.value.id, { pieces: number })
@@ -94,7 +103,7 @@ const KEYS: [string, string][] = [
 <template>
   <div class="part">
     <aside class="left" aria-label="What is asked">
-      <CapsuleForm ref="form" :rail="rail" :palettes="palettes" :busy="busy" @choose="ask" />
+      <CapsuleForm ref="form" :rail="rail" :palettes="palettes" :busy="busy" @choose="ask" @palette="paletteIn" />
       <template v-if="capsules.length">
         <h3>Capsules</h3>
         <ul class="list" aria-label="Capsules">

@@ -32,6 +32,13 @@ function called(hook: Hook): string {
   const look = names(hook).join(', ') || 'no look yet'
   return [`${shortDay(hook.on)} ${event.name}`, ...state.filter(Boolean)].join(', ') + `: ${look}`
 }
+/** What is in the wash or elsewhere hangs with its back to the room. */
+const away = computed(() =>
+  Object.entries(plan.away).flatMap(([id, until]) => {
+    const piece = byId.value.get(id)
+    return piece ? [{ id, label: piece.label, until }] : []
+  }),
+)
 const sky = (hook: Hook) => plan.weather[hook.on]
 const joins = computed(() =>
   hooks.map((hook, place) => (hooks[place + 1] ? goesOn(hook, hooks[place + 1]!, byId.value) : '')),
@@ -148,6 +155,16 @@ watch(
       </button>
       <p v-if="joins[place]" class="join"><span class="stitch" aria-hidden="true" />{{ joins[place] }} goes on</p>
     </li>
+    <li v-if="away.length" class="wash" aria-label="Turned to the wall">
+      <p class="day soft">away</p>
+      <div class="rod" />
+      <ul>
+        <li v-for="one in away" :key="one.id" :data-tip="`${one.label} until ${shortDay(one.until)}`">
+          <span class="back" aria-hidden="true" />
+          <span class="visually-hidden">{{ one.label }} until {{ shortDay(one.until) }}</span>
+        </li>
+      </ul>
+    </li>
   </ol>
 </template>
 
@@ -161,12 +178,40 @@ watch(
   overflow-x: auto;
   min-height: 0;
 }
-li {
+.days > li {
   position: relative;
   flex: 1 0 132px;
   max-width: 190px;
   display: grid;
   grid-template-rows: auto 16px 20px auto minmax(0, 1fr) 20px;
+}
+.days > .wash {
+  flex: 0 0 auto;
+  min-width: 90px;
+  padding-left: 14px;
+}
+.wash .rod {
+  grid-row: 4;
+}
+.wash ul {
+  grid-row: 5;
+  list-style: none;
+  display: flex;
+  gap: 5px;
+  margin: 0;
+  padding: 0;
+}
+.wash ul li {
+  display: block;
+  flex: none;
+}
+.back {
+  display: block;
+  width: 20px;
+  height: 110px;
+  border: 1.5px solid var(--rule);
+  border-top: 0;
+  background: repeating-linear-gradient(45deg, transparent 0 6px, var(--rule) 6px 7px);
 }
 .day {
   font-size: 13px;

@@ -13,6 +13,10 @@ MOST_DAYS, MOST_EVENTS, MOST_REST = 60, 400, 30
 """Days of one plan, occasions on them, and days that anything rests."""
 
 
+EVENING = Clock(19)
+"""From when what began by day has gone on into the evening."""
+
+
 @dataclass(frozen=True, slots=True)
 class WornStage:
     """A look at one stage of its day."""
@@ -35,6 +39,8 @@ class Event:
     time: TimeOfDay = TimeOfDay.ANY
     begins: Clock | None = None
     """None for what takes the whole day."""
+    ends: Clock | None = None
+    """None where nobody said, or it ends on another day."""
     people: tuple[str, ...] = ()
     """Who is there; only whether they are the same counts."""
     piece_ids: tuple[str, ...] = ()
@@ -47,6 +53,11 @@ class Event:
     def span(self, own: Mapping[str, Span] | None = None) -> Span:
         """How formal it is. own: the stylist's own words."""
         return formality_of(self.name, own) if self.formality is None else self.formality
+
+    @property
+    def is_long(self) -> bool:
+        """Whether it goes on from the day into the evening."""
+        return self.begins is not None and self.ends is not None and self.begins < EVENING <= self.ends
 
     @property
     def sorts_at(self) -> tuple[date, Clock]:

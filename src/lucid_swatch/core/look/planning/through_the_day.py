@@ -13,11 +13,12 @@ EARLY, LATE = 0.15, 0.95
 """Where between the low and the high a morning and an afternoon lie."""
 
 
-def stages_of(
-    weather: Weather | None, time: TimeOfDay, formality: tuple[float, float], layered: bool
-) -> tuple[DayStage, ...]:
-    """The stages of a day: none where nothing is known of the weather, or it does not turn. A look without a layer for a cold
-    day is worn inside, and has something over it on the way. layered: whether it has one."""
+def stages_of(weather: Weather | None, time: TimeOfDay, layered: bool, long: bool = False) -> tuple[DayStage, ...]:
+    """The stages of a day: none where nothing is known of the weather, or it neither turns nor is the day long. A look without
+    a layer for a cold day is worn inside, and has something over it on the way. The look goes to its occasion already, so that
+    no stage asks how formal it is.
+
+    layered: whether it has one. long: whether what it is worn to goes on into the evening."""
     if weather is None:
         return ()
     if not layered and weather.warmth(time) >= LAYER_FROM:
@@ -25,13 +26,14 @@ def stages_of(
     if time is TimeOfDay.EVENING:
         return ()
     cold, mild = (_warmth(weather.low + share * (weather.high - weather.low)) for share in (EARLY, LATE))
-    if cold - mild < TURNS:
+    if cold - mild < TURNS and not long:
         return ()
-    middle = round(sum(formality) / 2, 2)
-    return (
-        DayStage("morning", middle, cold, weather.wet, TimeOfDay.DAY),
-        DayStage("afternoon", middle, mild, weather.wet, TimeOfDay.DAY),
+    day = (
+        DayStage("morning", None, cold, weather.wet, TimeOfDay.DAY),
+        DayStage("afternoon", None, mild, weather.wet, TimeOfDay.DAY),
     )
+    late = DayStage("evening", None, round(weather.warmth(TimeOfDay.EVENING), 2), weather.wet)
+    return (*day, late) if long else day
 
 
 def _warmth(degrees: float) -> float:
