@@ -174,6 +174,10 @@ def test_a_calendar_becomes_a_plan_and_joins_one(sessions, maren):
         )
         joined, added, _ = read_in(session, plan.id, more, "more.ics")
     assert (added, len(joined.events)) == (1, 3)
+    far = calendar(("DTSTART:20250505T090000", "SUMMARY:Long ago"), ("DTSTART:20310906T193000", "SUMMARY:Premiere"))
+    with sessions.begin() as session:
+        ahead, _ = plan_from_calendar(session, maren, far, "far.ics", date(2031, 5, 1))
+    assert [event.name for event in ahead.events] == ["Premiere"], "what is still to come goes before what was"
     with sessions.begin() as session, pytest.raises(Refused, match="nothing happens"):
         plan_from_calendar(session, maren, calendar(), "empty.ics", date(2031, 5, 1))
 

@@ -39,6 +39,8 @@ from .wear_log import ToLog, log
 
 USUAL_DAYS, FROM_A_CALENDAR = 7, 14
 """Days of a plan where nobody says, and those that are read of a calendar at once."""
+AHEAD = (30, 120, 400)
+"""Days in which what is still to come is looked for, the next ones first."""
 
 
 class Forecasts(Protocol):
@@ -158,8 +160,9 @@ def plan_from_calendar(
 
     Also sentences on what could not be read. Refused when nothing is in it."""
     Clients(session).get(client_id)
-    coming = read_calendar(content, file, today, FROM_A_CALENDAR * 4)
-    read = coming if coming.events else read_calendar(content, file, None, FROM_A_CALENDAR)
+    read = next(
+        (found for days in AHEAD if (found := read_calendar(content, file, today, days)).events), None
+    ) or read_calendar(content, file, None, FROM_A_CALENDAR)
     if not read.events:
         raise Refused("nothing happens in this calendar.", file, "Export the stretch of it that is to be dressed for.")
     first = read.events[0].on

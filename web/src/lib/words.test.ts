@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { bytes, categoryOf, dayOf, moment, percent, plural, signed, warmthWord } from './words'
+import { bytes, categoryOf, dayOf, moment, ordinal, percent, plural, signed, warmthWord } from './words'
 
 describe('sizes and moments', () => {
   it('says sizes by thousands', () => {
@@ -43,6 +43,17 @@ describe('words', () => {
   it('counts', () => {
     expect(plural(1, 'piece')).toBe('1 piece')
     expect(plural(3, 'look')).toBe('3 looks')
+    expect([1, 2, 3, 4, 11, 12, 13, 21, 112].map(ordinal)).toEqual([
+      '1st',
+      '2nd',
+      '3rd',
+      '4th',
+      '11th',
+      '12th',
+      '13th',
+      '21st',
+      '112th',
+    ])
     expect(percent(0.626)).toBe('63 %')
   })
 })

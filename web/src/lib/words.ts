@@ -10,6 +10,13 @@ export function signed(value: number, digits = 0): string {
   return `${value > 0 ? '+' : '−'}${shown}`
 }
 
+/** A place in an order: 1st, 2nd, 13th. */
+export function ordinal(place: number): string {
+  const tens = place % 100
+  const ending = tens > 10 && tens < 14 ? 'th' : (['th', 'st', 'nd', 'rd'][place % 10] ?? 'th')
+  return `${place}${ending}`
+}
+
 export const plural = (count: number, one: string, many = `${one}s`): string => `${count} ${count === 1 ? one : many}`
 
 const SIZES = ['bytes', 'kB', 'MB', 'GB', 'TB']

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { CurvePoint } from '@/api'
+import { ordinal } from '@/lib/words'
 
 /** Good looks against the number of pieces, as a line that can be walked. */
 const { curve, at } = defineProps<{ curve: CurvePoint[]; at: number }>()
@@ -31,7 +32,7 @@ const proof = computed(() =>
   !here.value ? '' : here.value.proven ? 'proven: none better' : `no choice has more than ${here.value.bound}`,
 )
 const more = computed(() =>
-  here.value && next.value ? `the ${at + 1}th would add ${next.value.looks - here.value.looks}` : '',
+  here.value && next.value ? `the ${ordinal(at + 1)} would add ${next.value.looks - here.value.looks}` : '',
 )
 const words = computed(() =>
   here.value

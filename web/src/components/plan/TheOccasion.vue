@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NButton } from 'naive-ui'
-import { computed, ref, watch } from 'vue'
+import { computed } from 'vue'
 import type { Client, Drawn, EventChange, Felt, KeptLook, OtherLooks, Piece, PlanEvent } from '@/api'
 import FoldedAway from '@/components/base/FoldedAway.vue'
 import BareFigure from '@/components/figure/BareFigure.vue'
@@ -36,7 +36,7 @@ const span = computed<[number, number]>(() => [event.formality.low, event.formal
 const told = computed(() => {
   const words = spanWords(span.value)
   if (event.said) return `${words}, as said`
-  return event.told_by ? `${words}, because of ‘${event.told_by}’` : `${words}: no word of it tells`
+  return event.told_by ? `${words}, because of ‘${event.told_by}’` : `${words}: no word of its name tells`
 })
 /** The word that is taught: the one that told, or the longest of the name. */
 const word = computed(
@@ -60,11 +60,6 @@ const stageWords = (stage: PlanEvent['stages'][number]) => {
   ]
   return [said.filter(Boolean).join(', ') || 'as it hangs', ...stage.amiss].join('; ')
 }
-const people = ref(event.people.join(', '))
-watch(
-  () => event.id,
-  () => (people.value = event.people.join(', ')),
-)
 const meet = (typed: string) =>
   emit('change', {
     people: typed
