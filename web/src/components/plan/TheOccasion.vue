@@ -171,7 +171,7 @@ const meet = (typed: string) =>
         <li v-for="(one, place) in others?.looks ?? []" :key="one.pieces.join()">
           <button
             type="button"
-            :aria-label="`Hang ${named(one.pieces)}, ${one.overall.toFixed(0)}`"
+            :aria-label="`${place + 1} ${one.overall.toFixed(0)}: hang ${named(one.pieces)}`"
             :data-tip="named(one.pieces)"
             @click="emit('change', { pieces: one.pieces })"
           >
