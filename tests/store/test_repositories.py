@@ -24,6 +24,7 @@ from lucid_swatch.core.look.making.wanted import Wanted
 from lucid_swatch.core.look.planning.days import Weather
 from lucid_swatch.core.look.planning.kept_capsule import CapsuleWish, KeptCapsule
 from lucid_swatch.core.look.planning.plan import Event, Plan
+from lucid_swatch.core.look.wearing.tally import tally
 from lucid_swatch.core.look.wearing.wear import Felt, Line, Wear
 from lucid_swatch.core.photo.light import Light, LightReference
 from lucid_swatch.core.problems import NotThere, Refused
@@ -231,6 +232,19 @@ def test_a_plan_and_the_log_come_back_just_so(session):
     assert Wears(session).lines("maren") == [Line(date(2031, 5, 4), ("coat",), Felt.LOVED)]
     assert [wear.id for wear in Wears(session).between("maren", date(2031, 5, 4), date(2031, 5, 4))] == ["worn"]
     assert Wears(session).between("maren", date(2031, 5, 5), date(2031, 6, 1)) == []
+
+
+@pytest.mark.filterwarnings("ignore::hypothesis.errors.NonInteractiveExampleWarning")
+def test_the_database_counts_the_log_as_the_core_does(session):
+    assert Wears(session).tally("maren") == {}
+    felts = (None, *Felt)
+    for k in range(40):
+        ids = tuple(dict.fromkeys(("coat", f"piece {k % 7}", f"piece {k % 3}")))
+        on = date(2031, 5, 1 + k % 20)
+        Wears(session).add(Wear(f"w{k}", "maren", on, ids, NOW, felt=felts[k % 4]))
+    found = Wears(session).tally("maren")
+    assert len(found) == 8
+    assert found == tally(Wears(session).lines("maren"))
 
 
 def test_a_light_comes_back_just_so(session):

@@ -6,7 +6,6 @@ from fastapi import APIRouter, Path, Response
 from pydantic import TypeAdapter
 from sqlalchemy.orm import Session
 
-from lucid_swatch.core.look.wearing.tally import tally
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.looks import Looks
 from lucid_swatch.store.pieces import Pieces
@@ -50,7 +49,7 @@ def get_rail(session: ReadSession, client_id: Id) -> Response:
     """A client's pieces with where each hangs."""
     looks = _looks_by_piece(session, client_id)
     rail = the_rail(session, client_id)
-    worn = tally(Wears(session).lines(client_id))
+    worn = Wears(session).tally(client_id)
     answers = piece_answers(rail, looks, strip_answers(client_id, [one.hung for one in rail]), worn)
     # checked when they were made: five hundred pieces are not checked again on their way out
     return Response(PIECES.dump_json(answers), media_type="application/json")
@@ -68,7 +67,7 @@ def answer_pieces(session: Session, hung: list[HungPiece]) -> list[PieceAnswer]:
     """Some pieces of one rail as it shows them."""
     client = Clients(session).get(hung[0].client_id)
     strips = strip_answers(client.id, Pieces(session).of_client(client.id))
-    worn = tally(Wears(session).lines(client.id))
+    worn = Wears(session).tally(client.id)
     return piece_answers(hanging(client, hung, studio_ways(session)), _looks_by_piece(session, client.id), strips, worn)
 
 
