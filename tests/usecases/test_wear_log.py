@@ -14,7 +14,7 @@ from lucid_swatch.store.pieces import Pieces
 from lucid_swatch.store.records import HungPiece
 from lucid_swatch.store.wears import Wears
 from lucid_swatch.usecases.changes import redo, undo
-from lucid_swatch.usecases.looks import keep_look
+from lucid_swatch.usecases.looks import keep_look, let_look_go
 from lucid_swatch.usecases.wardrobe import Setting, wardrobe_of
 from lucid_swatch.usecases.wear_log import ToLog, change_line, log, log_out, take_line_out, take_log_in, wearing
 from lucid_swatch.usecases.worn import add_worn_photo
@@ -69,6 +69,19 @@ def test_a_photo_of_a_look_that_was_worn_writes_it_down_once_a_day(sessions, fol
         (wear,) = Wears(session).of_client(maren)
         assert (wear.on, wear.look_id) == (TODAY, look)
         assert Looks(session).get(look).particulars.photo.number == 2
+
+
+def test_how_it_felt_is_told_although_look_and_piece_have_gone_since(sessions, folder, maren):
+    with sessions.begin() as session:
+        look = keep_look(session, maren, "Harbour", ("red knit", "navy trousers", "tan shoes"))
+        wear = log(session, maren, ToLog(ago(3), (), look.id))
+        let_look_go(session, folder, look.id)
+        Pieces(session).remove("red knit")
+    with sessions.begin() as session:
+        now = change_line(session, wear.id, ToLog(ago(3), wear.piece_ids, look.id, felt=Felt.LOVED))
+        assert (now.felt, now.piece_ids) == (Felt.LOVED, wear.piece_ids)
+        with pytest.raises(NotThere, match="not on the client's rail"):
+            change_line(session, wear.id, ToLog(ago(3), ("red knit", "ball gown")))
 
 
 @pytest.mark.parametrize(

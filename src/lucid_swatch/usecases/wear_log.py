@@ -59,9 +59,10 @@ def log(session: Session, client_id: str, what: ToLog) -> Wear:
 
 
 def change_line(session: Session, id: str, what: ToLog) -> Wear:
-    """Writes a line of the log anew. NotThere when there is none."""
+    """Writes a line of the log anew: the look and the pieces that it held already may have gone since. NotThere when there is
+    no such line."""
     before = Wears(session).get(id)
-    now = _checked(session, before.client_id, what, id)
+    now = _checked(session, before.client_id, what, id, before)
     with recorded(session, before.client_id, f"changed what was worn on {before.on:%-d %B}") as change:
         change.touches("wear", id)
         return Wears(session).change(id, lambda line: replace(now, created_at=line.created_at))
@@ -76,9 +77,9 @@ def take_line_out(session: Session, id: str) -> int | None:
     return change.number
 
 
-def _checked(session: Session, client_id: str, what: ToLog, id: str) -> Wear:
+def _checked(session: Session, client_id: str, what: ToLog, id: str, before: Wear | None = None) -> Wear:
     ids = what.piece_ids
-    if what.look_id is not None:
+    if what.look_id is not None and (before is None or what.look_id != before.look_id):
         look = Looks(session).get(what.look_id)
         if look.client_id != client_id:
             raise NotThere("this look is another client's.", look.name, "Load the page again.")
@@ -89,6 +90,7 @@ def _checked(session: Session, client_id: str, what: ToLog, id: str) -> Wear:
     if len(ids) > MOST_PIECES:
         raise Refused(f"{len(ids)} pieces cannot be worn at once.", "log", f"Name up to {MOST_PIECES}.")
     known = {one.piece.id for one in Pieces(session).of_client(client_id, set(ids))}
+    known |= set() if before is None else set(before.piece_ids)
     missing = next((one for one in ids if one not in known), None)
     if missing is not None:
         raise NotThere("this piece is not on the client's rail.", missing, "Load the page again.")

@@ -1,9 +1,10 @@
-import { computed, ref, watch, type Ref } from 'vue'
+import { computed, type Ref } from 'vue'
 import type { Kept, Piece, Word } from '@/api'
 import { cache, keys, touch, touchAllBut } from './cache'
 import { answered, api } from './http'
 import { firstProblem } from './firstProblem'
 import { useServer } from './useServer'
+import { useStep } from './useStep'
 import { useTried } from './useTried'
 
 /** Pictures that are still being made are looked for again, without more ado. */
@@ -41,19 +42,11 @@ export function usePieces(clientId: Ref<string>) {
 /** The pieces of a client's rail, what is said of them, and every step back. */
 export function useRail(clientId: Ref<string>) {
   const { pieces, loaded, problem: asked } = usePieces(clientId)
-  /** What was done last, for the eye and the screen reader. */
-  const told = ref('')
   const { problem: failed, tried } = useTried()
+  /** What was said last of the rail is what is taken back first. */
+  const { told, inTurn, undo, redo } = useStep(clientId, tried)
   const byId = computed(() => new Map(pieces.value.map((piece) => [piece.id, piece])))
   const problem = firstProblem(failed, asked)
-
-  /** One after the other, however fast the keys come: what was said last is what is taken back first. */
-  let turns: Promise<unknown> = Promise.resolve()
-  function inTurn<T>(act: () => Promise<T>): Promise<T> {
-    const done = turns.then(act)
-    turns = done
-    return done
-  }
 
   /** Writes the stylist's word over some pieces, and what is kept about them; they are shown changed at once. */
   const change = (ids: string[], what: { word?: Word; kept?: Kept }) => inTurn(() => changeNow(ids, what))
@@ -99,14 +92,6 @@ export function useRail(clientId: Ref<string>) {
       await touch(keys.all(clientId.value))
     })
 
-  const step = (way: 'undo' | 'redo') => inTurn(() => stepNow(way))
-  const stepNow = (way: 'undo' | 'redo') =>
-    tried(async () => {
-      const done = await answered(api.POST(`/api/clients/{client_id}/${way}`, at(clientId.value)))
-      told.value = `${way === 'undo' ? 'Taken back' : 'Done again'}: ${done.told}`
-      await touch(keys.all(clientId.value))
-    })
-  watch(clientId, () => (told.value = ''))
   return {
     pieces,
     byId,
@@ -117,7 +102,7 @@ export function useRail(clientId: Ref<string>) {
     wear,
     takeOff,
     joinFaces,
-    undo: () => step('undo'),
-    redo: () => step('redo'),
+    undo,
+    redo,
   }
 }

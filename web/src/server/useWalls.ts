@@ -1,9 +1,10 @@
-import { computed, ref, watch, type Ref } from 'vue'
+import { computed, type Ref } from 'vue'
 import type { Need, Wall, WallBody, WallInList } from '@/api'
 import { cache, keys, touch, touchAllBut } from './cache'
 import { firstProblem } from './firstProblem'
 import { answered, api } from './http'
 import { useServer } from './useServer'
+import { useStep } from './useStep'
 import { useTried } from './useTried'
 
 /** How often a wall is looked at while its looks are being made, in milliseconds. */
@@ -29,17 +30,7 @@ export function useWalls(clientId: Ref<string>, wallId: Ref<string>) {
     },
   )
   const { problem: failed, tried } = useTried()
-  /** What was done last, for the eye and the screen reader. */
-  const told = ref('')
-  watch(clientId, () => (told.value = ''))
-
-  /** One after the other, however fast the keys come. */
-  let turns: Promise<unknown> = Promise.resolve()
-  function inTurn<T>(act: () => Promise<T>): Promise<T> {
-    const done = turns.then(act)
-    turns = done
-    return done
-  }
+  const { told, inTurn, undo, redo } = useStep(clientId, tried)
   const put = async (now: Wall) => {
     const name = keys.wall(clientId.value, now.id)
     await cache.cancelQueries({ queryKey: name })
@@ -67,14 +58,6 @@ export function useWalls(clientId: Ref<string>, wallId: Ref<string>) {
         await touch(keys.walls(clientId.value))
       }),
     )
-  const step = (way: 'undo' | 'redo') =>
-    inTurn(() =>
-      tried(async () => {
-        const { told: what } = await answered(api.POST(`/api/clients/{client_id}/${way}`, at()))
-        told.value = `${way === 'undo' ? 'Taken back' : 'Done again'}: ${what}`
-        await touch(keys.all(clientId.value))
-      }),
-    )
   return {
     walls: computed(() => listed.value ?? []),
     wall,
@@ -87,8 +70,8 @@ export function useWalls(clientId: Ref<string>, wallId: Ref<string>) {
     tie,
     drop,
     letGo,
-    undo: () => step('undo'),
-    redo: () => step('redo'),
+    undo,
+    redo,
   }
 }
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NButton, NTable } from 'naive-ui'
-import { computed, ref, toRef } from 'vue'
+import { computed, ref, toRef, watch } from 'vue'
 import type { Felt, KeptLook, Piece, Wear } from '@/api'
 import KeysHelp from '@/components/base/KeysHelp.vue'
 import ProblemNote from '@/components/base/ProblemNote.vue'
@@ -20,11 +20,8 @@ const { clientId, rail, looks } = defineProps<{ clientId: string; rail: Piece[];
 const today = dayOf(new Date())
 const until = ref(today.slice(0, 7))
 const months = computed(() => monthsUntil(until.value, 3))
-const span = computed<[string, string]>(() => [
-  `${months.value[0]}-01`,
-  `${until.value}-31`.replace(/-31$/, `-${lastOf(until.value)}`),
-])
 const lastOf = (month: string) => new Date(Number(month.slice(0, 4)), Number(month.slice(5)), 0).getDate()
+const span = computed<[string, string]>(() => [`${months.value[0]}-01`, `${until.value}-${lastOf(until.value)}`])
 const { wears, wearing, told, problem, add, change, takeOut, takeIn, undo, redo } = useWears(
   toRef(() => clientId),
   span,
@@ -39,10 +36,15 @@ function photoOf(wear: Wear): string | null {
   const photo = looks.find((one) => one.id === wear.look)?.kept.photo
   return photo && photo.on === wear.on ? `/api/looks/${wear.look}/photo.jpg?number=${photo.number}` : null
 }
-const turn = (months: number) => {
-  const at = new Date(Number(until.value.slice(0, 4)), Number(until.value.slice(5)) - 1 + months, 15)
+const turn = (step: number) => {
+  const at = new Date(Number(until.value.slice(0, 4)), Number(until.value.slice(5)) - 1 + step, 15)
   until.value = dayOf(at).slice(0, 7)
+  if (!months.value.includes(day.value.slice(0, 7))) day.value = `${until.value}-01`
 }
+/** What is told of a day is told of one that is shown. */
+watch(day, (now) => {
+  if (!months.value.includes(now.slice(0, 7))) until.value = now.slice(0, 7)
+})
 
 const worn = ref<string[]>([])
 const choices = computed(() => [
