@@ -10,7 +10,9 @@ from lucid_swatch.usecases.clients import add_client
 from tests.running import at, browser
 from tests.warm import running_warm
 
-expect.set_options(timeout=30_000)  # a limit for a busy machine, not a pause
+LIMIT = 120_000
+"""Milliseconds: a limit for a busy machine, not a pause. A photo is read in 8 s alone, in a minute beside six others."""
+expect.set_options(timeout=LIMIT)
 
 
 @pytest.fixture(scope="session")
@@ -24,7 +26,7 @@ def page(chromium):
     """A page at the size of a small laptop; what the console complains of fails the test."""
     context = chromium.new_context(viewport={"width": 1280, "height": 800}, reduced_motion="reduce")
     page = context.new_page()
-    page.set_default_timeout(30_000)
+    page.set_default_timeout(LIMIT)
     complaints = []
     page.on("pageerror", lambda error: complaints.append(str(error)))
     page.on("console", lambda said: complaints.append(f"{said.text} {said.location}") if said.type == "error" else None)

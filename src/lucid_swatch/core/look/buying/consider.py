@@ -93,9 +93,7 @@ def consider(
 
     reading: of the client's colouring. barred: why the client would not wear it, where that is known."""
     variants = _variants(candidate)
-    # an accessory is tried on the looks of the rail; of clothes the rail as it hangs is only told beside
-    most_base = ROUGHLY if zone_of(candidate.category) in BASE else TRIED_ON
-    counted = Counted(wardrobe, [candidate, *variants], most_base=most_base)
+    counted = Counted(wardrobe, [candidate, *variants], most_base=ROUGHLY)
     opened = counted.opened(candidate.id)
     counts = sorted([opened.count, *(_count(counted, one) for one in variants)])
     near = _near(wardrobe, candidate)
@@ -149,9 +147,9 @@ def _count(counted: Counted, variant: Piece) -> int:
     return counted.lifts(counted.place[variant.id], TRIED)
 
 
-ROUGHLY, TRIED_ON = 80_000, 150_000
-"""Base looks of the rail as it hangs that are scored beside a piece of clothing, and those on which an accessory is tried; of
-more, so many are drawn and the count is an estimate."""
+ROUGHLY = 80_000
+"""Base looks of the rail as it hangs that are scored beside a candidate: told beside a piece of clothing, and what an
+accessory is tried on. Of more, so many are drawn and the counts are estimates, on drawn rails within 5 %."""
 TRIED, COMPARED = 4_000, 6
 """Base looks on which an accessory is tried where an estimate will do, and accessories that it is compared with."""
 
