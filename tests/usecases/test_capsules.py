@@ -15,6 +15,7 @@ from lucid_swatch.store.records import HungPiece
 from lucid_swatch.usecases import capsules
 from lucid_swatch.usecases.capsules import (
     begin_capsule,
+    capsule_in,
     capsule_out,
     change_capsule,
     let_capsule_go,
@@ -63,6 +64,31 @@ def test_a_capsule_is_chosen_with_its_curve(sessions, maren):
         assert Jobs(session).of_client(maren) == []
         name, document = capsule_out(session, found.capsule.id)
     assert (name, document.looks, document.pieces) == ("Seven", here.looks, list(here.piece_ids))
+
+
+def test_a_capsule_that_went_out_comes_back(sessions, maren):
+    id = chosen(sessions, maren)
+    with sessions() as session:
+        name, document = capsule_out(session, id)
+    written = document.model_dump_json(by_alias=True).encode()
+    with sessions.begin() as session:
+        back = capsule_in(session, maren, written, f"{name}.json")
+    with sessions() as session:
+        assert capsule_out(session, back.id) == (name, document)
+    assert back.bag_ids == at(sessions, id).capsule.bag_ids
+    with sessions.begin() as session:
+        undo(session, maren)
+        assert [one.id for one in Capsules(session).of_client(maren)] == [id]
+    # of another rail the numbers are that rail's
+    with sessions.begin() as session:
+        Pieces(session).remove(next(iter(document.added)))
+        fewer = capsule_in(session, maren, written, "x.json").here
+    assert fewer.looks == document.looks
+    assert fewer.of < document.of
+    with sessions.begin() as session, pytest.raises(Refused, match="not on the client's rail"):
+        capsule_in(session, maren, written.replace(document.pieces[0].encode(), b"ghost"), "x.json")
+    with sessions.begin() as session, pytest.raises(Refused, match="lucid-swatch/capsule"):
+        capsule_in(session, maren, b'{"format": "else"}', "x.json")
 
 
 def test_what_is_asked_of_it_is_kept_to(sessions, maren):

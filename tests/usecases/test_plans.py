@@ -31,6 +31,7 @@ from lucid_swatch.usecases.plans import (
     change_plan,
     let_plan_go,
     plan_from_calendar,
+    plan_from_table,
     read_in,
     set_weather,
     shown_plan,
@@ -378,9 +379,50 @@ def test_a_plan_goes_out_for_a_calendar_as_a_table_and_on_paper(sessions, maren,
     assert {(e.on, e.name) for e in back.events} == {(e.on, e.name) for e in at(sessions, plan).events}
     rows = table.splitlines()
     assert len(rows) == 5
-    assert rows[1].startswith(f"{FIRST},Train,1.5,3,day,13,18,0,")
+    assert rows[1].startswith(f"{FIRST},Train,1.5,3,day,,,,13,18,0,")
     assert paper.startswith(b"%PDF")
     assert len(paper) > 3000
+
+
+def test_a_plan_that_went_out_as_a_table_comes_back_with_its_looks(sessions, maren, plan):
+    with sessions.begin() as session:
+        add_event(session, plan, FIRST + timedelta(2), '"Late; loud", =party', TimeOfDay.EVENING)
+        change_plan(session, plan, PlanChange(days=5))
+        change_event(session, plan, one(sessions, plan, "Dinner").id, EventChange(people=("Ada", "Bo")))
+    filled(sessions, plan)
+    with sessions.begin() as session:
+        change_event(session, plan, one(sessions, plan, "Office").id, EventChange(locked=True))
+    with sessions() as session:
+        _, table = plan_table(session, plan)
+    assert len(table.splitlines()) == 1 + 5 + 2  # a line for each occasion, and for the two empty days
+    with sessions.begin() as session:
+        back, problems = plan_from_table(session, maren, table.encode(), "northern_tour.csv")
+    assert (problems, back.name, back.first, back.days) == ((), "northern tour", FIRST, 5)
+    with sessions() as session:
+        assert plan_table(session, back.id)[1] == table
+    lines = table.splitlines()
+    strange = "\n".join([lines[0], lines[1].replace(one(sessions, plan, "Train").piece_ids[0], "ghost")])
+    with sessions.begin() as session:
+        back, problems = plan_from_table(session, maren, strange.encode(), "x.csv")
+    assert problems == ("Line 2: 'ghost' is no piece of this rail, so nothing hangs there.",)
+    assert [event.piece_ids for event in back.events] == [()]
+
+
+@pytest.mark.parametrize(
+    ("table", "said"),
+    [
+        ("when,what\n", "no plan"),
+        ("on,occasion\n", "no day"),
+        ("on,occasion\nsoon,Tea\n", "'soon' is no day"),
+        ("on,occasion,from,to\n2031-05-04,Tea,5,2\n", "formality"),
+        ("on,occasion,begins\n2031-05-04,Tea,noon\n", "time"),
+        ("on,occasion,low,high\n2031-05-04,Tea,20,10\n", "weather"),
+        ("on,occasion\n2031-05-04,Tea\n2033-05-04,Tea\n", "1 to 60 days"),
+    ],
+)
+def test_a_table_that_is_no_plan_is_refused_in_words(sessions, maren, table, said):
+    with pytest.raises(Refused, match=said), sessions.begin() as session:
+        plan_from_table(session, maren, table.encode(), "x.csv")
 
 
 def test_pieces_that_went_are_told_of_and_nothing_breaks(sessions, plan):

@@ -1,14 +1,17 @@
 """Capsules: the few pieces that carry most good looks."""
 
 import json
+from typing import Annotated
 
-from fastapi import APIRouter, Response
+from fastapi import APIRouter, File, Response, UploadFile
 from sqlalchemy.orm import Session
 
+from lucid_swatch.formats.plain_text import MAX_TEXT_BYTES
 from lucid_swatch.store.capsules import Capsules
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.usecases.capsules import (
     begin_capsule,
+    capsule_in,
     capsule_out,
     change_capsule,
     let_capsule_go,
@@ -17,7 +20,7 @@ from lucid_swatch.usecases.capsules import (
 )
 from lucid_swatch.usecases.rail_out import file_name
 
-from .context import Context, Id, InContext, ReadSession
+from .context import Context, Id, InContext, ReadSession, UnitOfWork, in_one_change
 from .documents.capsules import CapsuleAnswer, CapsuleChange, CapsuleRequest, capsule_answer
 from .documents.changes import LetGoAnswer
 
@@ -40,6 +43,14 @@ def choose_capsule_pieces(context: InContext, client_id: Id, asked: CapsuleReque
         id = begin_capsule(session, client_id, asked.name, asked.pieces, asked.to_core()).id
     context.queue.add(id)
     return _answer(context, id)
+
+
+@router.post("/clients/{client_id}/capsules/file", status_code=201)
+@in_one_change
+def read_capsule_in(session: UnitOfWork, client_id: Id, capsule: Annotated[UploadFile, File()]) -> CapsuleAnswer:
+    """Keeps a capsule that was written to a file."""
+    name, content = capsule.filename or "capsule", capsule.file.read(MAX_TEXT_BYTES + 1)
+    return _shown(session, capsule_in(session, client_id, content, name).id)
 
 
 @router.get("/capsules/{capsule_id}")

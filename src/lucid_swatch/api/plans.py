@@ -8,6 +8,7 @@ from sqlalchemy.orm import Session
 
 from lucid_swatch.formats.calendar import MAX_BYTES
 from lucid_swatch.formats.plain_text import MAX_TEXT_BYTES
+from lucid_swatch.formats.planned import is_plan_table
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.plans import Plans
 from lucid_swatch.usecases.filling import begin_filling, fill_plan, other_looks, soon_filled, stop_filling
@@ -21,6 +22,7 @@ from lucid_swatch.usecases.plans import (
     change_plan,
     let_plan_go,
     plan_from_calendar,
+    plan_from_table,
     read_in,
     set_weather,
     shown_plan,
@@ -77,9 +79,12 @@ def add_plan(session: UnitOfWork, client_id: Id, asked: PlanRequest) -> PlanAnsw
 @router.post("/clients/{client_id}/plans/calendar", status_code=201)
 @in_one_change
 def plan_of_calendar(session: UnitOfWork, client_id: Id, calendar: Annotated[UploadFile, File()]) -> ReadInAnswer:
-    """Begins a plan of what a calendar says."""
+    """Begins a plan of what a calendar says, or a plan that was written as a table."""
     name, content = calendar.filename or "calendar", calendar.file.read(MAX_BYTES + 1)
-    plan, problems = plan_from_calendar(session, client_id, content, name, datetime.now(UTC).date())
+    if is_plan_table(content):
+        plan, problems = plan_from_table(session, client_id, content, name)
+    else:
+        plan, problems = plan_from_calendar(session, client_id, content, name, datetime.now(UTC).date())
     return ReadInAnswer(plan=_shown(session, plan.id), added=len(plan.events), problems=list(problems))
 
 

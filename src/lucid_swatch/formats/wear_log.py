@@ -86,11 +86,12 @@ def _line(cells: dict[str, str], where: str) -> WornLine:
         occasion=read["occasion"][:120],
         felt=felt,
         note=read["note"][:2000],
-        weather=_weather(cells, where),
+        weather=weather_of(cells, where),
     )
 
 
-def _weather(cells: dict[str, str], where: str) -> Weather | None:
+def weather_of(cells: dict[str, str], where: str) -> Weather | None:
+    """The weather in the columns low, high and rain of a line; None where none is written. Refused where it makes no sense."""
     told = [cells.get(name, "").strip() for name in ("low", "high", "rain")]
     if not told[0] or not told[1]:
         return None

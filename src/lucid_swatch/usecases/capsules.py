@@ -15,12 +15,13 @@ from lucid_swatch.core.look.dressing.base_looks import BASE
 from lucid_swatch.core.look.dressing.dress import zone_of
 from lucid_swatch.core.look.dressing.wardrobe import Wardrobe
 from lucid_swatch.core.look.planning.bags import bags_for
-from lucid_swatch.core.look.planning.capsule import Asked, Capsule
+from lucid_swatch.core.look.planning.capsule import Asked, Capsule, capsule_of
 from lucid_swatch.core.look.planning.curve import curve_of
 from lucid_swatch.core.look.planning.good_looks import GoodLooks, good_looks
 from lucid_swatch.core.look.planning.kept_capsule import CapsuleWish, KeptCapsule
 from lucid_swatch.core.problems import Problem, Refused
 from lucid_swatch.formats.capsule import CapsuleDocument
+from lucid_swatch.formats.document import json_content, parse
 from lucid_swatch.store.capsules import Capsules
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.database import Sessions
@@ -202,3 +203,28 @@ def capsule_out(session: Session, id: str) -> tuple[str, CapsuleDocument]:
     if capsule.here is None:
         raise Refused("nothing is chosen yet.", capsule.name, "Wait until the pieces stand there.")
     return capsule.name, CapsuleDocument.from_core(capsule.here)
+
+
+def capsule_in(session: Session, client_id: str, content: bytes, file: str) -> KeptCapsule:
+    """Keeps a capsule of a file. What its pieces carry is counted anew on the rail as it hangs; where that is the rail it was
+    chosen of, its bound holds as well. Refused, naming it, when a piece is not on the rail."""
+    Clients(session).get(client_id)
+    document = parse(CapsuleDocument, json_content(content, file), file)
+    ids = tuple(dict.fromkeys(document.pieces))
+    _number(len(ids))
+    wardrobe = wardrobe_of(session, client_id).wardrobe
+    missing = next((id for id in ids if id not in wardrobe.by_id), None)
+    if missing is not None:
+        raise Refused("this piece is not on the client's rail.", missing[:80], f"Take it out of {file}.")
+    good = good_looks(wardrobe)
+    told = capsule_of(good, ids)
+    if document.of == told.of:
+        told = replace(told, bound=max(min(told.bound, document.bound), told.looks))
+    name = file.rsplit(".", 1)[0].replace("_", " ").strip()[:200] or "Capsule"
+    now = datetime.now(UTC)
+    capsule = KeptCapsule(uuid4().hex, client_id, name, now, CapsuleWish(), len(ids), (told,), chosen_at=now)
+    capsule = replace(capsule, bag_ids=_bags(wardrobe, good, capsule.curve, capsule))
+    with recorded(session, client_id, f"read the capsule '{name}' from a file") as change:
+        change.touches("capsule", capsule.id)
+        Capsules(session).add(capsule)
+    return capsule

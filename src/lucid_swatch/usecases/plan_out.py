@@ -23,14 +23,17 @@ def plan_calendar(session: Session, id: str) -> tuple[str, bytes]:
 
 
 def plan_table(session: Session, id: str) -> tuple[str, str]:
-    """A plan as CSV, and its name."""
+    """A plan as CSV, and its name: read in again it hangs the same looks on the same days."""
     found, rail = _shown(session, id)
     lines = [
         PlannedLine(
             one.event.on,
             one.event.name,
             one.span,
-            one.event.time.value,
+            one.event.time,
+            one.event.begins,
+            one.event.ends,
+            one.event.people,
             found.plan.weather.get(one.event.on),
             _names(one.event.piece_ids, rail),
             one.event.piece_ids,
@@ -39,7 +42,9 @@ def plan_table(session: Session, id: str) -> tuple[str, str]:
         )
         for one in found.events
     ]
-    return found.plan.name, write_plan(lines)
+    busy = {line.on for line in lines}
+    lines += [PlannedLine(on, weather=found.plan.weather.get(on)) for on in found.plan.dates if on not in busy]
+    return found.plan.name, write_plan(sorted(lines, key=lambda line: line.on))
 
 
 def plan_paper(session: Session, id: str) -> tuple[str, bytes]:

@@ -24,6 +24,7 @@ from lucid_swatch.formats.calendar import Event as Read
 from lucid_swatch.formats.calendar import read_calendar
 from lucid_swatch.formats.document import json_content, parse
 from lucid_swatch.formats.forecast import ForecastDocument
+from lucid_swatch.formats.planned import read_plan
 from lucid_swatch.store.capsules import Capsules
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.jobs import Jobs
@@ -35,7 +36,7 @@ from .changes import recorded
 from .dressed_days import days_of_plan
 from .filling import event_of, with_look
 from .occasion_words import own_words
-from .wear_log import ToLog, log
+from .wear_log import ToLog, by_name, log
 
 USUAL_DAYS, FROM_A_CALENDAR = 7, 14
 """Days of a plan where nobody says, and those that are read of a calendar at once."""
@@ -168,12 +169,45 @@ def plan_from_calendar(
     first = read.events[0].on
     events = [one for one in read.events if one.on < first + timedelta(FROM_A_CALENDAR)]
     days = (events[-1].on - first).days + 1
-    name = file.rsplit(".", 1)[0].replace("_", " ").strip() or "Plan"
-    plan = Plan(uuid4().hex, client_id, name[:200], first, datetime.now(UTC), days, events=_events(events))
+    plan = Plan(uuid4().hex, client_id, _name_of(file), first, datetime.now(UTC), days, events=_events(events))
     with recorded(session, client_id, f"read the plan '{plan.name}' from a calendar") as change:
         change.touches("plan", plan.id)
         Plans(session).add(plan)
     return plan, read.problems
+
+
+def plan_from_table(session: Session, client_id: str, content: bytes, file: str) -> tuple[Plan, tuple[str, ...]]:
+    """A plan of what a table says, with the looks that hang on its days.
+
+    Also sentences on pieces that are not on the rail: such an occasion comes without its look. Refused when nothing is in it."""
+    Clients(session).get(client_id)
+    lines = read_plan(content, file)
+    if not lines:
+        raise Refused("no day is in this table.", file, "Write a line for each occasion below the first.")
+    names, problems = by_name(Pieces(session).of_client(client_id)), list[str]()
+    events = []
+    for number, line in enumerate(lines, start=2):
+        unknown = next((name for name in line.pieces if name not in names), None)
+        if unknown is not None:
+            problems.append(f"Line {number}: '{unknown}' is no piece of this rail, so nothing hangs there.")
+        ids = tuple(dict.fromkeys(names[name] for name in line.pieces)) if unknown is None else ()
+        if line.occasion:
+            event = Event(uuid4().hex, line.on, line.occasion, line.formality, line.time, line.begins, line.ends)
+            events.append(replace(event, people=line.people, piece_ids=ids, locked=line.locked and bool(ids)))
+    first, last = min(line.on for line in lines), max(line.on for line in lines)
+    weather = {line.on: line.weather for line in lines if line.weather is not None}
+    with _making_sense():
+        days = (last - first).days + 1
+        plan = Plan(uuid4().hex, client_id, _name_of(file), first, datetime.now(UTC), days)
+        plan = _staged(session, replace(plan, events=tuple(events), weather=weather))
+    with recorded(session, client_id, f"read the plan '{plan.name}' from a table") as change:
+        change.touches("plan", plan.id)
+        Plans(session).add(plan)
+    return plan, tuple(problems)
+
+
+def _name_of(file: str) -> str:
+    return file.rsplit(".", 1)[0].replace("_", " ").strip()[:200] or "Plan"
 
 
 def read_in(session: Session, id: str, content: bytes, file: str) -> tuple[Plan, int, tuple[str, ...]]:

@@ -199,12 +199,12 @@ def take_log_in(session: Session, client_id: str, content: bytes, file: str) -> 
     hung = Pieces(session).of_client(client_id)
     looks = {look.name: look.id for look in Looks(session).of_client(client_id)}
     there = {_same(wear.on, wear.piece_ids, wear.occasion) for wear in Wears(session).of_client(client_id)}
-    by_name = _by_name(hung)
+    names = by_name(hung)
     added, same, refused = 0, 0, []
     with recorded(session, client_id, f"took {file} into the log") as change:
         for number, line in enumerate(lines, start=2):
-            ids = tuple(dict.fromkeys(by_name.get(name, "") for name in line.pieces))
-            unknown = [name for name in line.pieces if name not in by_name]
+            ids = tuple(dict.fromkeys(names.get(name, "") for name in line.pieces))
+            unknown = [name for name in line.pieces if name not in names]
             try:
                 check_day(line.on)
             except Refused as problem:
@@ -244,7 +244,7 @@ def _same(on: date, ids: Sequence[str], occasion: str) -> tuple[date, frozenset[
     return on, frozenset(ids), occasion
 
 
-def _by_name(hung: Sequence[HungPiece]) -> dict[str, str]:
+def by_name(hung: Sequence[HungPiece]) -> dict[str, str]:
     """The pieces of a rail by what a line may call them: their id, or a name that only one has."""
     names: dict[str, list[str]] = {}
     for one in hung:

@@ -1961,7 +1961,7 @@ export interface paths {
         put?: never;
         /**
          * Plan Of Calendar
-         * @description Begins a plan of what a calendar says.
+         * @description Begins a plan of what a calendar says, or a plan that was written as a table.
          */
         post: operations["plan_of_calendar"];
         delete?: never;
@@ -2305,6 +2305,26 @@ export interface paths {
          * @description Chooses a capsule as a job that can be watched and stopped: a good one at once, then the best.
          */
         post: operations["choose_capsule_pieces"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clients/{client_id}/capsules/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Capsule In
+         * @description Keeps a capsule that was written to a file.
+         */
+        post: operations["read_capsule_in"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3471,6 +3491,11 @@ export interface components {
         Body_read_calendar_in: {
             /** Calendar */
             calendar: string;
+        };
+        /** Body_read_capsule_in */
+        Body_read_capsule_in: {
+            /** Capsule */
+            capsule: string;
         };
         /** Body_read_palette_file */
         Body_read_palette_file: {
@@ -16997,6 +17022,68 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["CapsuleRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CapsuleAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    read_capsule_in: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_read_capsule_in"];
             };
         };
         responses: {

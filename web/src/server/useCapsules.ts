@@ -2,7 +2,7 @@ import { computed, type Ref } from 'vue'
 import type { Capsule, CapsuleBody } from '@/api'
 import { cache, keys, touch } from './cache'
 import { firstProblem } from './firstProblem'
-import { answered, api } from './http'
+import { answered, api, asForm } from './http'
 import { useServer } from './useServer'
 import { useStep } from './useStep'
 import { useTried } from './useTried'
@@ -41,6 +41,8 @@ export function useCapsules(clientId: Ref<string>, now: () => boolean = () => tr
     )
   const choose = (body: CapsuleBody) =>
     done(() => answered(api.POST('/api/clients/{client_id}/capsules', { ...at(), body })))
+  const readIn = (file: File) =>
+    done(() => answered(api.POST('/api/clients/{client_id}/capsules/file', { ...at(), ...asForm('capsule', [file]) })))
   const change = (id: string, body: { name?: string; pieces?: number }) =>
     done(() => answered(api.PUT('/api/capsules/{capsule_id}', { ...path(id), body })))
   const stop = (id: string) => done(() => answered(api.DELETE('/api/capsules/{capsule_id}/choosing', path(id))))
@@ -59,6 +61,7 @@ export function useCapsules(clientId: Ref<string>, now: () => boolean = () => tr
     told,
     problem: firstProblem(failed, unlisted),
     choose,
+    readIn,
     change,
     stop,
     letGo,

@@ -8,6 +8,7 @@ import KeysHelp from '@/components/base/KeysHelp.vue'
 import LinkButton from '@/components/base/LinkButton.vue'
 import PinkedSwatch from '@/components/base/PinkedSwatch.vue'
 import ProblemNote from '@/components/base/ProblemNote.vue'
+import ChooseFile from '@/components/fields/ChooseFile.vue'
 import TextField from '@/components/fields/TextField.vue'
 import CapsuleForm from '@/components/plan/CapsuleForm.vue'
 import LooksAgainstPieces from '@/components/plan/LooksAgainstPieces.vue'
@@ -26,6 +27,7 @@ const {
   told,
   problem: capsuleProblem,
   choose,
+  readIn,
   change,
   stop,
   letGo,
@@ -64,6 +66,10 @@ const go = (id: string) => router.replace({ name: 'plan', params: { client: clie
 async function ask(body: CapsuleBody) {
   const made = await choose(body)
   if (made) await go(made.id)
+}
+async function capsuleIn(file: File) {
+  const read = await readIn(file)
+  if (read) await go(read.id)
 }
 /** A palette of a file is kept among the client's, and the capsule keeps to it. */
 async function paletteIn(file: File) {
@@ -104,6 +110,14 @@ const KEYS: [string, string][] = [
   <div class="part">
     <aside class="left" aria-label="What is asked">
       <CapsuleForm ref="form" :rail="rail" :palettes="palettes" :busy="busy" @choose="ask" @palette="paletteIn" />
+      <p class="soft">
+        <ChooseFile
+          word
+          accept=".json,application/json"
+          label="a capsule from a file"
+          @files="$event[0] && capsuleIn($event[0])"
+        />
+      </p>
       <template v-if="capsules.length">
         <h3>Capsules</h3>
         <ul class="list" aria-label="Capsules">

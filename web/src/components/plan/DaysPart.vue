@@ -80,7 +80,9 @@ async function begin(body: PlanBody) {
   if (made) await go(made.id)
 }
 async function calendar(file: File) {
-  const read = plan.value && !asNew.value ? await deeds.readIn(file) : await deeds.fromCalendar(file)
+  // a table holds a plan of its own, with its looks
+  const joins = plan.value && !asNew.value && !/\.csv$/i.test(file.name)
+  const read = joins ? await deeds.readIn(file) : await deeds.fromCalendar(file)
   if (!read) return
   told.value = [`${plural(read.added, 'occasion')} read.`, ...read.problems].join(' ')
   await go(read.plan.id)
@@ -223,7 +225,11 @@ const KEYS: [string, string][] = [
         <NButton size="small" @click="deeds.stop">Stop</NButton>
       </span>
       <span class="right">
-        <ChooseFile accept=".ics,text/calendar" label="Calendar in" @files="$event[0] && calendar($event[0])" />
+        <ChooseFile
+          accept=".ics,.csv,text/calendar,text/csv"
+          label="Calendar in"
+          @files="$event[0] && calendar($event[0])"
+        />
         <NButton type="primary" :disabled="busy || !rail.length" @click="fill">Fill the days <kbd>F</kbd></NButton>
       </span>
     </div>

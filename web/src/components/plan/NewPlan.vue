@@ -22,9 +22,16 @@ const begin = () =>
 <template>
   <section class="new tile" aria-label="A new plan">
     <h2>Days to dress for</h2>
-    <p class="soft">A calendar is read as it is: what repeats, whole days, other time zones. Or say from when.</p>
+    <p class="soft">
+      A calendar is read as it is: what repeats, whole days, other time zones. A plan that was taken out as a table is
+      read with its looks. Or say from when.
+    </p>
     <p>
-      <ChooseFile firm accept=".ics,text/calendar" label="Calendar in" @files="$event[0] && emit('calendar', $event[0])"
+      <ChooseFile
+        firm
+        accept=".ics,.csv,text/calendar,text/csv"
+        label="Calendar in"
+        @files="$event[0] && emit('calendar', $event[0])"
         >Calendar in</ChooseFile
       >
     </p>

@@ -1,6 +1,6 @@
 """The few pieces that carry most good looks."""
 
-from collections.abc import Callable, Mapping
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, field
 from functools import cached_property
 
@@ -101,6 +101,12 @@ def choose_capsule(
         if best.proven or not tell(best):
             return best
     return question.exact(chosen, most, tell, seconds)
+
+
+def capsule_of(good: GoodLooks, piece_ids: Sequence[str]) -> Capsule:
+    """What given pieces carry, and the bound of so many. Refused where one of them is in no good look."""
+    question = _Question(good, Asked(len(piece_ids), tuple(piece_ids)))
+    return question.told(question.kept, question.most)
 
 
 class _Question:
