@@ -18,6 +18,7 @@ COMMANDS = {
     "gaps": "gaps",
     "capsule": "capsule",
     "plan": "plan",
+    "book": "book",
     "serve": "serve",
     "demo": "serve",
     "backup": "keeping",

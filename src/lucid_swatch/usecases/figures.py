@@ -73,7 +73,7 @@ def draw_looks(session: Session, folder: Folder, client_id: str, asked: Sequence
     missing = next((id for id in wanted if id not in rail), None)
     if missing is not None:
         raise NotThere("this piece is not on the client's rail.", missing, "Load the page again.")
-    cuts = _in_photos(session, folder, [rail[id] for id in wanted])
+    cuts = in_photos(session, folder, [rail[id] for id in wanted])
     return [_drawn(session, client_id, one, rail, cuts) for one in asked]
 
 
@@ -90,7 +90,7 @@ def _drawn(
     return DrawnLook(figure, stature, lightness_trace(figure), laid_out(pieces, aspects), cuts, hung)
 
 
-def _in_photos(session: Session, folder: Folder, hung: Sequence[HungPiece]) -> dict[str, InPhoto]:
+def in_photos(session: Session, folder: Folder, hung: Sequence[HungPiece]) -> dict[str, InPhoto]:
     """Where the garment lies in the photo of each piece that has one with an outline."""
     outlines = Photos(session).outlines([one.photo_id for one in hung if one.photo_id is not None])
     found = {

@@ -7,7 +7,7 @@ import numpy as np
 import sqlalchemy as sa
 from sqlalchemy.orm import Session
 
-from lucid_swatch.core.colour.arrays import BoolArray, ByteArray, FloatArray
+from lucid_swatch.core.colour.arrays import BoolArray, ByteArray, FloatArray, LabelArray
 from lucid_swatch.core.colour.spaces import rgb_linear_to_lab
 from lucid_swatch.core.garment.closer import closer_windows
 from lucid_swatch.core.garment.crop import Window, cloth_window, colour_window
@@ -306,7 +306,7 @@ def _keep_pictures(id: str, reading: PhotoReading, folder: Folder) -> None:
     plain = reading.measurement.pattern.type is PatternType.SOLID
     lab = rgb_linear_to_lab(relit_light)
     colours = [colour_window(labels, lab, k) for k in range(len(reading.measurement.lab))]
-    whole = cloth_window(labels, lab, plain, CLOTH_ASPECT) or cloth_window(labels, lab, plain, 1.0)
+    whole = whole_cloth(labels, lab, plain)
     folder.keep_picture(id, "cloth.jpg", _swatch(daylight, whole or colours[0]))
     folder.keep_picture(id, "strip.jpg", _swatch(daylight, whole or colours[0], STRIP_WIDTH))
     for shows, window in closer_windows(labels, lab).items():
@@ -315,6 +315,11 @@ def _keep_pictures(id: str, reading: PhotoReading, folder: Folder) -> None:
         colours = [whole or colours[0]]
     for k, window in enumerate(colours):
         folder.keep_picture(id, f"colour-{k}.jpg", _swatch(daylight, window))
+
+
+def whole_cloth(labels: LabelArray, lab: FloatArray, plain: bool) -> Window | None:
+    """The part of a photo that shows the cloth best; None where none is large enough. labels and lab: (rows, columns, ...)."""
+    return cloth_window(labels, lab, plain, CLOTH_ASPECT) or cloth_window(labels, lab, plain, 1.0)
 
 
 CLOSE_SIDE = 160

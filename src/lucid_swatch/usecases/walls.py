@@ -8,7 +8,7 @@ from uuid import uuid4
 from sqlalchemy.orm import Session
 
 from lucid_swatch.core.garment.piece import Piece
-from lucid_swatch.core.look.body import Zone
+from lucid_swatch.core.look.called import called_after
 from lucid_swatch.core.look.dressing.dress import zone_of
 from lucid_swatch.core.look.dressing.wardrobe import Wardrobe
 from lucid_swatch.core.look.kept_look import LookParticulars
@@ -386,9 +386,4 @@ def _named(name: str) -> str:
 def _called(session: Session, wall: Wall, look: WallLook) -> str:
     """What a kept look is called at first: by what it is built on."""
     by_id = wardrobe_of(session, wall.client_id).wardrobe.by_id
-    worn = [by_id[id] for id in look.piece_ids if id in by_id]
-    built = [
-        p for zone in (Zone.WHOLE, Zone.LOWER, Zone.UPPER, Zone.LAYER) for p in worn if zone_of(p.category) is zone
-    ]
-    names = [piece.called for piece in built[:1]] + [piece.in_a_sentence for piece in built[1:2]]
-    return " with ".join(names) or wall.name
+    return called_after(by_id[id] for id in look.piece_ids if id in by_id) or wall.name

@@ -1,0 +1,1 @@
+"""A book as files: pages of a PDF, one page for a telephone, and pictures."""
