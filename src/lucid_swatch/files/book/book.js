@@ -100,7 +100,7 @@ for (const page of looks) {
   form.addEventListener('submit', (event) => {
     event.preventDefault()
     const { on, felt, note } = form.elements
-    const entry = { on: on.value, look: page.dataset.look, pieces: page.dataset.pieces.split(' ') }
+    const entry = { on: on.value, look: page.dataset.look, pieces: JSON.parse(page.dataset.pieces) }
     if (felt.value) entry.felt = felt.value
     if (note.value.trim()) entry.note = note.value.trim()
     worn = worn.filter((one) => !(one.look === entry.look && one.on === entry.on))

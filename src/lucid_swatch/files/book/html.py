@@ -3,6 +3,7 @@
 import base64
 import hashlib
 import io
+import json
 from collections.abc import Callable
 from functools import cache
 from html import escape
@@ -137,7 +138,7 @@ def _look(page: BookPage, place: int, drawings: Drawings) -> str:
     name = escape(page.name)
     return (
         f'<article class="page look" id="look-{place + 1}" data-look="{escape(page.id)}" data-name="{name}" '
-        f'data-pieces="{escape(" ".join(piece.id for piece in page.pieces))}" data-words="{escape(words)}">'
+        f'data-pieces="{escape(json.dumps([piece.id for piece in page.pieces]))}" data-words="{escape(words)}">'
         f'<header>{when}<h2 dir="auto">{name}</h2></header>'
         f'<div class="cloth">{drawings.figure(page)}{drawings.pieces(page)}</div>'
         f'<div class="two">{pair}</div>{gone}{_tick(name)}</article>'

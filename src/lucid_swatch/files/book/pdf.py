@@ -295,7 +295,7 @@ class _Writer:
                 else:
                     for stroke in place_strokes(place):
                         self.sheet.stroke(stroke, scale, at)
-            across = max(wide, 2.4 * len(place.piece.called) * scale, 16.0 * scale)
+            across = max(wide, 2.4 * len(place.piece.called) * scale, 7 * size * POINT)
             self.sheet.words(
                 place.piece.called, x + wide / 2 - across / 2, y + high + 0.8 * scale, across, size, align="C"
             )
