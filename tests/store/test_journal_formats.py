@@ -23,7 +23,7 @@ from lucid_swatch.usecases.changes import KEEPERS, redo, undo
 from lucid_swatch.usecases.rail import change_piece
 
 FORMS = Path(__file__).parents[1] / "data/journal"
-SINCE = {"wall", "candidate", "capsule", "plan", "wear"}
+SINCE = {"wall", "candidate", "capsule", "lookbook", "plan", "wear"}
 """Kinds that there were not yet when these forms were written."""
 NOW = datetime(2031, 5, 4, 10, 11, tzinfo=UTC)
 

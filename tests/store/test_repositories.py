@@ -15,7 +15,8 @@ from lucid_swatch.core.client.reading import Veil
 from lucid_swatch.core.client.trial import TrialReading
 from lucid_swatch.core.garment.particulars import Particulars
 from lucid_swatch.core.garment.reading import Reading
-from lucid_swatch.core.garment.vocabulary import Bin, Undertone
+from lucid_swatch.core.garment.vocabulary import Bin, Undertone, Worn
+from lucid_swatch.core.look.book.kept_book import KeptBook, KeptPage, MadeAs, MadeFile
 from lucid_swatch.core.look.buying.candidate import Candidate, Source
 from lucid_swatch.core.look.kept_look import KeptLook, LookParticulars
 from lucid_swatch.core.look.look import Conventions, Intent
@@ -35,6 +36,7 @@ from lucid_swatch.store.compared_photos import ComparedPhotos
 from lucid_swatch.store.faces import Faces
 from lucid_swatch.store.jobs import Jobs
 from lucid_swatch.store.journal import Journal
+from lucid_swatch.store.look_books import LookBooks
 from lucid_swatch.store.looks import Looks
 from lucid_swatch.store.owned import owned_tables
 from lucid_swatch.store.palettes import Palettes
@@ -201,6 +203,8 @@ def fill(session):
     Candidates(session).add(Candidate("candidate", "maren", NOW, Source.EYE, colours=((50.0, 20.0, 30.0),)))
     Walls(session).add(Wall("wall", "maren", "Tour", Wanted(3), NOW, looks=(WallLook("a", ("coat",)),)))
     Capsules(session).add(KeptCapsule("capsule", "maren", "Nine", NOW, CapsuleWish(), 9))
+    page = KeptPage("page", "Monday", ("coat",), "l", worn={"coat": Worn.OPEN}, why="")
+    LookBooks(session).add(KeptBook("book", "maren", "Tour", NOW, NOW, (page,), made=(MadeFile(MadeAs.PDF, NOW, 9),)))
     event = Event("e", date(2031, 5, 4), "Concert", begins=time(19, 30), piece_ids=("coat",))
     weather = {date(2031, 5, 4): Weather(3.0, 11.0, 0.4)}
     Plans(session).add(Plan("plan", "maren", "Tour", date(2031, 5, 4), NOW, events=(event,), weather=weather))

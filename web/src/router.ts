@@ -54,6 +54,12 @@ export const router = createRouter({
           meta: { title: 'Plan' },
         },
         {
+          path: 'lookbook/:book?/:page?',
+          name: 'lookbook',
+          component: () => import('./views/LookbookView.vue'),
+          meta: { title: 'Lookbook' },
+        },
+        {
           path: 'before-buying/:candidate?',
           name: 'before-buying',
           component: () => import('./views/BuyingView.vue'),

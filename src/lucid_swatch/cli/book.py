@@ -12,6 +12,7 @@ from lucid_swatch.core.garment.piece import Piece
 from lucid_swatch.core.look.book.bolt import bolt_of
 from lucid_swatch.core.look.book.book import LookBook, PieceInPictures, Wearer
 from lucid_swatch.core.look.book.index import by_piece
+from lucid_swatch.core.look.book.kept_book import MadeAs
 from lucid_swatch.core.look.book.page import book_pages
 from lucid_swatch.core.look.book.plain_colouring import plain_colouring
 from lucid_swatch.core.look.figure.body import Build
@@ -21,7 +22,7 @@ from lucid_swatch.formats.book import book_looks
 from lucid_swatch.formats.client import ClientDocument
 from lucid_swatch.formats.document import parse, read_json
 from lucid_swatch.store.folder import write_atomically
-from lucid_swatch.usecases.book_files import BookKind, book_file, in_boxes
+from lucid_swatch.usecases.book_files import book_file, in_boxes
 from lucid_swatch.usecases.book_pictures import pictures_of_reading
 from lucid_swatch.usecases.measure_files import measure_files
 from lucid_swatch.usecases.measure_photo import LightSource
@@ -71,9 +72,9 @@ def book(
     print(f"{len(pages)} looks: {out}")
 
 
-def _kind(out: Path) -> BookKind:
+def _kind(out: Path) -> MadeAs:
     try:
-        return BookKind(out.suffix.lower().removeprefix("."))
+        return MadeAs(out.suffix.lower().removeprefix("."))
     except ValueError:
         raise Refused(
             f"a book is not made as '{out.suffix or out.name}'.", out.name, "End its name in .pdf, .html or .zip."

@@ -139,6 +139,7 @@ TOUR = SamplePlan(
         SampleEvent(5, "Concert", 19, ("hall at Vennby",)), SampleEvent(6, "Gallery opening", 17), SampleEvent(8, "Concert", 20),
     ),
     locked=2,
+    word="Nine days, and nothing to decide on a dark morning: open the day, and put on what lies there.",
 )  # fmt: skip
 
 CELLIST = SampleClient(

@@ -1,4 +1,5 @@
-"""What the sample clients wore, pack and wear next: written down, chosen and planned as a stylist would, round today."""
+"""What the sample clients wore, pack, wear next and take home: written down, chosen, planned and put into a book as a
+stylist would, round today."""
 
 from datetime import UTC, date, datetime, timedelta
 
@@ -7,6 +8,8 @@ from lucid_swatch.core.look.wearing.wear import Felt
 from lucid_swatch.outside.forecast_stand_in import ForecastStandIn
 from lucid_swatch.store.database import Sessions
 from lucid_swatch.store.plans import Plans
+from lucid_swatch.usecases.book_sources import BookSource
+from lucid_swatch.usecases.books import BookChange, begin_book, change_book
 from lucid_swatch.usecases.capsules import begin_capsule, make_capsule
 from lucid_swatch.usecases.filling import begin_filling, fill_plan
 from lucid_swatch.usecases.plans import EventChange, ask_forecast, begin_plan, change_event, read_in
@@ -49,6 +52,10 @@ def _plan(sessions: Sessions, client_id: str, sample: SamplePlan) -> None:
         with sessions.begin() as session:
             event = Plans(session).get(id).ordered[sample.locked]
             change_event(session, id, event.id, EventChange(locked=bool(event.piece_ids)))
+    if sample.word:
+        with sessions.begin() as session:
+            book = begin_book(session, client_id, BookSource(plan=id))
+            change_book(session, book.id, BookChange(word=sample.word))
 
 
 def _calendar(first: date, sample: SamplePlan) -> bytes:

@@ -129,6 +129,8 @@ class SamplePlan:
     events: tuple[SampleEvent, ...]
     locked: int | None = None
     """The place of the occasion whose look is locked."""
+    word: str = ""
+    """What the book of it says to the client; empty where there is no book."""
 
 
 @dataclass(frozen=True)

@@ -39,6 +39,11 @@ def read_cut_out(content: bytes) -> tuple[ByteArray, FloatArray]:
     return seen[..., :3].copy(), seen[..., 3] / 255.0
 
 
+def read_with_opacity(content: bytes) -> ByteArray:
+    """The same as it is shown: (rows, columns, 4), encoded sRGB and opacity."""
+    return np.asarray(Image.open(io.BytesIO(content)).convert("RGBA"))
+
+
 def mask_png(mask: BoolArray) -> bytes:
     """A mask as a PNG file of one bit."""
     return _saved(Image.fromarray(mask), "PNG")

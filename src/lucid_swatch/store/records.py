@@ -64,6 +64,8 @@ class JobKind(StrEnum):
     """The pieces of a capsule."""
     FILL = "fill"
     """The days of a plan."""
+    BOOK = "book"
+    """The files of a book."""
 
 
 class JobState(StrEnum):

@@ -32,6 +32,7 @@ from lucid_swatch.core.garment.vocabulary import (
     Worn,
 )
 from lucid_swatch.core.garment.word import Word
+from lucid_swatch.core.look.book.kept_book import Holds, KeptPage, MadeAs, MadeFile, PaperSize
 from lucid_swatch.core.look.buying.candidate import Judged, Source
 from lucid_swatch.core.look.kept_look import LookParticulars, PastVerdict
 from lucid_swatch.core.look.look import Conventions, Intent
@@ -387,6 +388,27 @@ class CapsuleRow(Base):
     lack: Mapped[str] = mapped_column(default="")
     chosen_at: Mapped[datetime | None]
     created_at: Mapped[datetime]
+
+
+class LookBookRow(Base):
+    """What a client takes home."""
+
+    __tablename__ = "look_book"
+
+    id: Mapped[str] = mapped_column(primary_key=True)
+    client_id: Mapped[str] = whose()
+    title: Mapped[str]
+    pages: Mapped[tuple[KeptPage, ...]] = mapped_column(Value(tuple[KeptPage, ...]), default=())
+    """By the ids of their pieces: what no longer hangs on the rail is told where they are shown."""
+    holds: Mapped[Holds] = mapped_column(Value(Holds))
+    by: Mapped[str] = mapped_column(default="")
+    word: Mapped[str] = mapped_column(default="")
+    paper: Mapped[PaperSize]
+    asked: Mapped[tuple[MadeAs, ...]] = mapped_column(Value(tuple[MadeAs, ...]), default=())
+    made: Mapped[tuple[MadeFile, ...]] = mapped_column(Value(tuple[MadeFile, ...]), default=())
+    lack: Mapped[str] = mapped_column(default="")
+    created_at: Mapped[datetime]
+    changed_at: Mapped[datetime]
 
 
 class PlanRow(Base):

@@ -2,9 +2,9 @@
 
 import io
 from collections.abc import Callable
-from enum import StrEnum
 
 from lucid_swatch.core.look.book.book import LookBook
+from lucid_swatch.core.look.book.kept_book import MadeAs
 from lucid_swatch.core.look.book.page import BookStopped
 from lucid_swatch.files.archive import pack
 from lucid_swatch.files.book.fonts import unwritable
@@ -16,24 +16,15 @@ from lucid_swatch.files.book.pictures import page_png
 Tell = Callable[[float], bool]
 
 
-class BookKind(StrEnum):
-    """What a book is made as."""
-
-    PDF = "pdf"
-    HTML = "html"
-    ZIP = "zip"
-    """Pictures of its looks."""
-
-
 PICTURES = ((Paper.TELEPHONE, 1080), (Paper.TALL, 2160))
 """Sizes of the pictures, with their width in pixels."""
 
 
-def book_file(book: LookBook, kind: BookKind, paper: Paper, id: str, tell: Tell = lambda share: True) -> bytes:
+def book_file(book: LookBook, kind: MadeAs, paper: Paper, id: str, tell: Tell = lambda share: True) -> bytes:
     """A book as a file. paper: of a PDF. id: by which ticks of the HTML are known again. Raises BookStopped when told to."""
-    if kind is BookKind.PDF:
+    if kind is MadeAs.PDF:
         return book_pdf(book, paper.value, tell)
-    return book_html(book, id, tell) if kind is BookKind.HTML else _pictures(book, tell)
+    return book_html(book, id, tell) if kind is MadeAs.HTML else _pictures(book, tell)
 
 
 def _pictures(book: LookBook, tell: Tell) -> bytes:

@@ -13,6 +13,7 @@ from lucid_swatch.store.candidates import Candidates
 from lucid_swatch.store.capsules import Capsules
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.journal import Journal
+from lucid_swatch.store.look_books import LookBooks
 from lucid_swatch.store.looks import Looks
 from lucid_swatch.store.palettes import Palettes
 from lucid_swatch.store.photos import Photos
@@ -47,6 +48,7 @@ KEEPERS: dict[str, Callable[[Session], Keeper]] = {
     "wall": Walls,
     "candidate": Candidates,
     "capsule": Capsules,
+    "lookbook": LookBooks,
     "plan": Plans,
     "wear": Wears,
     "trial": Trials,

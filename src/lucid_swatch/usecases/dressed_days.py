@@ -14,6 +14,7 @@ from lucid_swatch.core.look.dressing.dress import zone_of
 from lucid_swatch.core.look.dressing.wardrobe import Wardrobe
 from lucid_swatch.core.look.planning.days import Day, Habits, Occasion
 from lucid_swatch.core.look.planning.good_looks import GoodLooks, good_looks
+from lucid_swatch.core.look.planning.kept_capsule import KeptCapsule
 from lucid_swatch.core.look.planning.plan import Event, Plan
 from lucid_swatch.core.look.wearing.tally import days_of
 from lucid_swatch.store.capsules import Capsules
@@ -79,7 +80,14 @@ def _of_capsule(session: Session, plan: Plan, wardrobe: Wardrobe) -> Wardrobe:
     """The wardrobe with what is not in the capsule of the plan barred; all of it where the capsule went."""
     kept = {one.id: one for one in Capsules(session).of_client(plan.client_id)}
     capsule = kept.get(plan.capsule or "")
-    if capsule is None or capsule.here is None:
+    if capsule is None:
+        return wardrobe
+    return only_capsule(wardrobe, capsule)
+
+
+def only_capsule(wardrobe: Wardrobe, capsule: KeptCapsule) -> Wardrobe:
+    """A wardrobe with what is not in a capsule barred; its accessories stay. All of it where nothing is chosen yet."""
+    if capsule.here is None:
         return wardrobe
     inside = {*capsule.here.piece_ids, *capsule.bag_ids}
     others = {

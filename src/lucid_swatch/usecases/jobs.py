@@ -9,6 +9,7 @@ from lucid_swatch.store.folder import Folder
 from lucid_swatch.store.jobs import Jobs
 from lucid_swatch.store.records import JobKind
 
+from .bound_books import make_book, set_down_unmade_book
 from .capsules import make_capsule, set_down_unchosen
 from .eyes import Sight
 from .filling import fill_plan, set_down_unfilled
@@ -25,6 +26,8 @@ class Work:
     about other things."""
     set_down: Callable[[Sessions, str, Problem], None]
     """Notes why it could not be done, and ends the job."""
+    patience: float = 1.0
+    """How many times longer than a photo it may take."""
 
 
 def _read(sessions: Sessions, folder: Folder, sight: Sight, id: str) -> list[str]:
@@ -46,11 +49,17 @@ def _fill(sessions: Sessions, folder: Folder, sight: Sight, id: str) -> list[str
     return []
 
 
+def _bind(sessions: Sessions, folder: Folder, sight: Sight, id: str) -> list[str]:
+    make_book(sessions, folder, id)
+    return []
+
+
 PHOTO = Work(_read, set_down_unread)
 WORKS = {
     JobKind.MAKE: Work(_make, set_down_unmade),
     JobKind.CAPSULE: Work(_choose, set_down_unchosen),
     JobKind.FILL: Work(_fill, set_down_unfilled),
+    JobKind.BOOK: Work(_bind, set_down_unmade_book, patience=15.0),
     JobKind.READ: PHOTO,
     JobKind.READ_AGAIN: PHOTO,
     JobKind.TAKE_OVER: PHOTO,
@@ -71,3 +80,10 @@ def set_down_job(sessions: Sessions, about: str, problem: Problem) -> None:
         job = Jobs(session).about(about)
     if job is not None:
         WORKS[job.kind].set_down(sessions, about, problem)
+
+
+def patience_with(sessions: Sessions, about: str) -> float:
+    """How many times longer than a photo may take what is asked about something."""
+    with sessions() as session:
+        job = Jobs(session).about(about)
+    return 1.0 if job is None else WORKS[job.kind].patience

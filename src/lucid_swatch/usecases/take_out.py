@@ -17,6 +17,7 @@ from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.compared_photos import ComparedPhotos
 from lucid_swatch.store.faces import Faces
 from lucid_swatch.store.folder import PICTURES, Folder
+from lucid_swatch.store.look_books import LookBooks
 from lucid_swatch.store.looks import Looks
 from lucid_swatch.store.palettes import Palettes
 from lucid_swatch.store.photos import Photos
@@ -68,6 +69,7 @@ def write_client_archive(session: Session, folder: Folder, client_id: str, out: 
         "walls.json": _values(Walls(session), client_id),
         "candidates.json": _values(Candidates(session), client_id),
         "capsules.json": _values(Capsules(session), client_id),
+        "books.json": _values(LookBooks(session), client_id),
         "plans.json": _values(Plans(session), client_id),
         "wears.json": _values(Wears(session), client_id),
         "palettes.json": json.dumps(palettes, indent=1).encode(),

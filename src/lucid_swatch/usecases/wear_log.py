@@ -14,6 +14,7 @@ from lucid_swatch.core.look.wearing.leaning import leaning
 from lucid_swatch.core.look.wearing.tally import Group, Tally, chosen_of_two, grouped, tally
 from lucid_swatch.core.look.wearing.wear import Felt, Wear
 from lucid_swatch.core.problems import NotThere, Refused
+from lucid_swatch.formats.ticks import is_ticks, read_ticks
 from lucid_swatch.formats.wear_log import WornLine, read_log
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.looks import Looks
@@ -195,30 +196,32 @@ class TakenIn:
 
 def take_log_in(session: Session, client_id: str, content: bytes, file: str) -> TakenIn:
     """Takes lines from a file into the log, as one change; what is there already stays. Refused when it is no log."""
-    lines = read_log(content, file)
+    lines, first, called = (
+        (read_ticks(content, file), 1, "Tick") if is_ticks(content) else (read_log(content, file), 2, "Line")
+    )
     hung = Pieces(session).of_client(client_id)
-    looks = {look.name: look.id for look in Looks(session).of_client(client_id)}
+    looks = {name: look.id for look in Looks(session).of_client(client_id) for name in (look.name, look.id)}
     there = {_same(wear.on, wear.piece_ids, wear.occasion) for wear in Wears(session).of_client(client_id)}
     names = by_name(hung)
     added, same, refused = 0, 0, []
     with recorded(session, client_id, f"took {file} into the log") as change:
-        for number, line in enumerate(lines, start=2):
+        for number, line in enumerate(lines, start=first):
             ids = tuple(dict.fromkeys(names.get(name, "") for name in line.pieces))
             unknown = [name for name in line.pieces if name not in names]
             try:
                 check_day(line.on)
             except Refused as problem:
-                refused.append(f"Line {number}: {problem.what}")
+                refused.append(f"{called} {number}: {problem.what}")
                 continue
             if unknown or not ids:
                 told = f"'{unknown[0]}' is no piece of this rail" if unknown else "it names no piece"
-                refused.append(f"Line {number}: {told}.")
+                refused.append(f"{called} {number}: {told}.")
                 continue
             if _same(line.on, ids, line.occasion) in there:
                 same += 1
                 continue
             if len(there) >= MOST_LINES:
-                refused.append(f"Line {number}: the log is full.")
+                refused.append(f"{called} {number}: the log is full.")
                 continue
             there.add(_same(line.on, ids, line.occasion))
             wear = Wear(

@@ -28,7 +28,7 @@ from lucid_swatch.store.database import Sessions, connect
 from lucid_swatch.store.folder import Folder, Unwritable
 from lucid_swatch.store.jobs import Jobs
 from lucid_swatch.usecases.eyes import Sight
-from lucid_swatch.usecases.jobs import do_job, set_down_job
+from lucid_swatch.usecases.jobs import do_job, patience_with, set_down_job
 
 log = logging.getLogger(__name__)
 T = TypeVar("T")
@@ -252,7 +252,8 @@ class _Hand:
             return
         process = self._process
         assert process is not None
-        ready = wait([link, process.sentinel], self.queue.within)
+        patience = 1.0 if task.about is None else patience_with(self.queue.sessions, task.about)
+        ready = wait([link, process.sentinel], patience * self.queue.within)
         if link in ready:
             try:
                 kind, value = link.recv()

@@ -2287,6 +2287,146 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/clients/{client_id}/books": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Books
+         * @description A client's books, the newest first.
+         */
+        get: operations["list_books"];
+        put?: never;
+        /**
+         * Add Book
+         * @description Begins a book of kept looks, of a wall, of the days of a plan, or of the best looks of a capsule.
+         */
+        post: operations["add_book"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/books/{book_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Show Book
+         * @description A book with its pages, and what its files will hold.
+         */
+        get: operations["show_book"];
+        /**
+         * Change Kept Book
+         * @description Changes what a book is, or the order of its pages.
+         */
+        put: operations["change_kept_book"];
+        post?: never;
+        /**
+         * Let Go Of Book
+         * @description Lets a book go, which can be taken back; its files go.
+         */
+        delete: operations["let_go_of_book"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/books/{book_id}/pages": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Add Book Pages
+         * @description Adds looks to a book.
+         */
+        post: operations["add_book_pages"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/books/{book_id}/pages/{page_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Show Page
+         * @description What a page says as things are now.
+         */
+        get: operations["show_page"];
+        /**
+         * Change Kept Page
+         * @description Changes a page, or leaves it out.
+         */
+        put: operations["change_kept_page"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/books/{book_id}/making": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Make Book Files
+         * @description Makes files of a book as a job that can be watched and stopped.
+         */
+        post: operations["make_book_files"];
+        /**
+         * Stop Making Files
+         * @description Stops the making; files that are there stay.
+         */
+        delete: operations["stop_making_files"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/books/{book_id}/book.{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Take Book
+         * @description A file that was made of a book.
+         */
+        get: operations["take_book"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/clients/{client_id}/capsules": {
         parameters: {
             query?: never;
@@ -3545,6 +3685,62 @@ export interface components {
             name: string;
         };
         /**
+         * BookAnswer
+         * @description A book.
+         */
+        BookAnswer: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** By */
+            by: string;
+            /** Word */
+            word: string;
+            holds: components["schemas"]["HoldsAnswer"];
+            paper: components["schemas"]["PaperSize"];
+            /** Pages */
+            pages: components["schemas"]["PageInListAnswer"][];
+            /**
+             * Making
+             * @description How far its making is, 0..1; null when nothing is being made.
+             */
+            making: number | null;
+            /** Asked */
+            asked: components["schemas"]["MadeAs"][];
+            /** Made */
+            made: components["schemas"]["MadeFileAnswer"][];
+            /**
+             * Lack
+             * @description Why it could not be made.
+             */
+            lack: string;
+            /**
+             * Will Hold
+             * @description Everything that will be in the files, in a sentence.
+             */
+            will_hold: string;
+        };
+        /**
+         * BookChangeRequest
+         * @description What changes on a book; what is left out stays.
+         */
+        BookChangeRequest: {
+            /** Title */
+            title?: string | null;
+            /** By */
+            by?: string | null;
+            /** Word */
+            word?: string | null;
+            holds?: components["schemas"]["HoldsRequest"] | null;
+            paper?: components["schemas"]["PaperSize"] | null;
+            /**
+             * Order
+             * @description Its pages as they are to follow each other.
+             */
+            order?: string[] | null;
+        };
+        /**
          * BookEntry
          * @description A client in the book, with the rail as one bolt.
          */
@@ -3604,6 +3800,57 @@ export interface components {
             looks: number;
             /** Bolt */
             bolt: components["schemas"]["BoltColour"][];
+        };
+        /**
+         * BookInListAnswer
+         * @description A book as it stands in the list.
+         */
+        BookInListAnswer: {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** Pages */
+            pages: number;
+        };
+        /**
+         * BookRequest
+         * @description A book to begin.
+         */
+        BookRequest: {
+            /**
+             * Looks
+             * @description Kept looks, in their order.
+             */
+            looks?: string[];
+            /** Wall */
+            wall?: string | null;
+            /** Plan */
+            plan?: string | null;
+            /** Capsule */
+            capsule?: string | null;
+            /**
+             * Title
+             * @default
+             */
+            title?: string;
+        };
+        /**
+         * BookSourceRequest
+         * @description Where looks for a book come from: one of these.
+         */
+        BookSourceRequest: {
+            /**
+             * Looks
+             * @description Kept looks, in their order.
+             */
+            looks?: string[];
+            /** Wall */
+            wall?: string | null;
+            /** Plan */
+            plan?: string | null;
+            /** Capsule */
+            capsule?: string | null;
         };
         /**
          * By
@@ -5187,6 +5434,42 @@ export interface components {
             aside: components["schemas"]["AsideAnswer"][];
         };
         /**
+         * HoldsAnswer
+         * @description What goes into a book beside its pages.
+         */
+        HoldsAnswer: {
+            /** Cover */
+            cover: boolean;
+            /** Colouring */
+            colouring: boolean;
+            /** Index */
+            index: boolean;
+            /** Helps */
+            helps: boolean;
+            /** Face */
+            face: boolean;
+            /** Name */
+            name: boolean;
+        };
+        /**
+         * HoldsRequest
+         * @description What goes into a book beside its pages.
+         */
+        HoldsRequest: {
+            /** Cover */
+            cover: boolean;
+            /** Colouring */
+            colouring: boolean;
+            /** Index */
+            index: boolean;
+            /** Helps */
+            helps: boolean;
+            /** Face */
+            face: boolean;
+            /** Name */
+            name: boolean;
+        };
+        /**
          * ImportAnswer
          * @description What taking a rail in does, or would do.
          */
@@ -5264,7 +5547,7 @@ export interface components {
          * @description What takes long and is done beside the screens.
          * @enum {string}
          */
-        JobKind: "read" | "read again" | "take over" | "pictures" | "make" | "capsule" | "fill";
+        JobKind: "read" | "read again" | "take over" | "pictures" | "make" | "capsule" | "fill" | "book";
         /**
          * JobState
          * @description How far a job has come. What is done, or was stopped, is no job any more.
@@ -5756,6 +6039,39 @@ export interface components {
              * @description Another client who wears it.
              */
             on?: string | null;
+        };
+        /**
+         * MadeAs
+         * @description What a book is made as.
+         * @enum {string}
+         */
+        MadeAs: "pdf" | "html" | "zip";
+        /**
+         * MadeFileAnswer
+         * @description A file that was made.
+         */
+        MadeFileAnswer: {
+            kind: components["schemas"]["MadeAs"];
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Bytes */
+            bytes: number;
+            /**
+             * Current
+             * @description Whether nothing was changed since.
+             */
+            current: boolean;
+        };
+        /**
+         * MakeBookRequest
+         * @description The files that are to be made.
+         */
+        MakeBookRequest: {
+            /** Kinds */
+            kinds: components["schemas"]["MadeAs"][];
         };
         /**
          * MapAnswer
@@ -6285,6 +6601,50 @@ export interface components {
             days: number;
         };
         /**
+         * PageChangeRequest
+         * @description What changes on a page; what is left out stays.
+         */
+        PageChangeRequest: {
+            /** Name */
+            name?: string | null;
+            /** When */
+            when?: string | null;
+            /** Occasion */
+            occasion?: string | null;
+            /** Left Out */
+            left_out?: boolean | null;
+            /** How */
+            how?: string | null;
+            /** Evening */
+            evening?: string | null;
+            /** Why */
+            why?: string | null;
+            /**
+             * Told Again
+             * @description Of which what is told of the look is to stand there again.
+             */
+            told_again?: ("how" | "evening" | "why")[];
+        };
+        /**
+         * PageInListAnswer
+         * @description A page as it stands in the list.
+         */
+        PageInListAnswer: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** When */
+            when: string;
+            /** Left Out */
+            left_out: boolean;
+            /**
+             * Gone
+             * @description Whether nothing of it hangs there any more.
+             */
+            gone: boolean;
+        };
+        /**
          * PairAnswer
          * @description Two pieces that open together what neither does alone.
          */
@@ -6393,6 +6753,12 @@ export interface components {
             /** Paper */
             paper: boolean | null;
         };
+        /**
+         * PaperSize
+         * @description Of a PDF.
+         * @enum {string}
+         */
+        PaperSize: "A4" | "A5";
         /**
          * Part
          * @description What a colour of a piece belongs to.
@@ -7962,6 +8328,44 @@ export interface components {
             both: number;
             /** All */
             all: number;
+        };
+        /**
+         * ToldPageAnswer
+         * @description What a page says.
+         */
+        ToldPageAnswer: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** When */
+            when: string;
+            /** Occasion */
+            occasion: string;
+            /** Pieces */
+            pieces: string[];
+            /**
+             * Worn
+             * @description How pieces are worn, by id.
+             */
+            worn: {
+                [key: string]: string;
+            };
+            /** How */
+            how: string;
+            /** Evening */
+            evening: string;
+            /** Why */
+            why: string;
+            /**
+             * Own
+             * @description Which of these are the stylist's own words.
+             */
+            own: string[];
+            /** Gone */
+            gone: string[];
+            /** Left Out */
+            left_out: boolean;
         };
         /**
          * TrialAnswer
@@ -16913,6 +17317,667 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    list_books: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BookInListAnswer"][];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    add_book: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                client_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BookRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BookAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    show_book: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                book_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BookAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    change_kept_book: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                book_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BookChangeRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BookAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    let_go_of_book: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                book_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LetGoAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    add_book_pages: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                book_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BookSourceRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BookAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    show_page: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                book_id: string;
+                page_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ToldPageAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    change_kept_page: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                book_id: string;
+                page_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PageChangeRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BookAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    make_book_files: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                book_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MakeBookRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BookAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    stop_making_files: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                book_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BookAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    take_book: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                book_id: string;
+                kind: components["schemas"]["MadeAs"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
             };
             /** @description Unauthorized */
             401: {

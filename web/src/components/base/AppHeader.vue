@@ -9,6 +9,7 @@ const STEPS = [
   { name: 'rail', title: 'Rail' },
   { name: 'looks', title: 'Looks' },
   { name: 'plan', title: 'Plan' },
+  { name: 'lookbook', title: 'Lookbook' },
 ]
 const route = useRoute()
 const { id, client } = useClient()
@@ -70,9 +71,9 @@ const here = computed(() => (route.name === 'make' ? 'looks' : String(route.name
 .head {
   display: flex;
   align-items: center;
-  gap: 18px;
+  gap: 14px;
   height: 56px;
-  padding: 0 20px;
+  padding: 0 16px;
   background: var(--paper);
   border-bottom: 1px solid var(--line);
   flex: none;
@@ -98,8 +99,9 @@ const here = computed(() => (route.name === 'make' ? 'looks' : String(route.name
 .steps {
   display: flex;
   align-items: center;
-  gap: 10px;
-  margin-left: 20px;
+  gap: 7px;
+  margin-left: 8px;
+  min-width: 0;
 }
 .steps a {
   display: flex;
@@ -124,7 +126,9 @@ const here = computed(() => (route.name === 'make' ? 'looks' : String(route.name
   border-color: var(--ink);
 }
 .stitch {
-  width: 20px;
+  width: 14px;
+  flex: 0 1 auto;
+  min-width: 4px;
   border-top: 2px dashed var(--line);
 }
 .buying {

@@ -148,7 +148,12 @@ const KEYS: [string, string][] = [
         <NButton text class="word" :disabled="until >= today.slice(0, 7)" @click="turn(1)">later</NButton>
         <span class="soft">{{ wearing ? plural(wearing.lines, 'line') + ' in the log' : '' }}</span>
         <a :href="`/api/clients/${clientId}/wears.csv`" download>take the log out</a>
-        <ChooseFile word accept=".csv,text/csv" label="take a log in" @files="$event[0] && file($event[0])" />
+        <ChooseFile
+          word
+          accept=".csv,.json,text/csv,application/json"
+          label="take a log in"
+          @files="$event[0] && file($event[0])"
+        />
       </div>
       <ClothCalendar :months="months" :wears="wears" :by-id="byId" :shown="day" @show="day = $event" />
     </section>

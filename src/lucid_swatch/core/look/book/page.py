@@ -62,25 +62,38 @@ def book_pages(looks: Sequence[BookLook], tell: Tell = lambda share: True) -> tu
     """The pages of some looks in their order: how each is worn, what to change for the evening, and why it works.
 
     Raises BookStopped when it is told to."""
-    verdicts = judge([one.look for one in looks]) if looks else []
-    said: Counter[str] = Counter()
     pages = []
-    for k, (one, verdict) in enumerate(zip(looks, verdicts, strict=True)):
+    for k, (one, why) in enumerate(zip(looks, _whys(looks), strict=True)):
         if not tell(k / len(looks)):
             raise BookStopped
-        why = why_it_works(one.look, verdict, said) if one.why is None else one.why
-        said.update(reason.code for reason in strongest(one.look, verdict, said)[:2])
-        pages.append(
-            BookPage(
-                one.id,
-                one.name,
-                one.when,
-                one.occasion,
-                one.look.worn,
-                how_worn(one.look.worn) if one.how is None else one.how,
-                for_the_evening(one.look, one.time) if one.evening is None else one.evening,
-                why,
-                one.gone,
-            )
-        )
+        pages.append(_page(one, why))
     return tuple(pages)
+
+
+def book_page(looks: Sequence[BookLook], place: int) -> BookPage:
+    """One page of a book, as it stands among the others."""
+    return _page(looks[place], _whys(looks[: place + 1])[place])
+
+
+def _whys(looks: Sequence[BookLook]) -> list[str]:
+    """Why each look works, rather by what was said of few looks before it."""
+    said: Counter[str] = Counter()
+    found = []
+    for one, verdict in zip(looks, judge([one.look for one in looks]) if looks else [], strict=True):
+        found.append(why_it_works(one.look, verdict, said) if one.why is None else one.why)
+        said.update(reason.code for reason in strongest(one.look, verdict, said)[:2])
+    return found
+
+
+def _page(one: BookLook, why: str) -> BookPage:
+    return BookPage(
+        one.id,
+        one.name,
+        one.when,
+        one.occasion,
+        one.look.worn,
+        how_worn(one.look.worn) if one.how is None else one.how,
+        for_the_evening(one.look, one.time) if one.evening is None else one.evening,
+        why,
+        one.gone,
+    )
