@@ -4,6 +4,8 @@ import pytest
 
 from tests.api.test_plans_api import client, http
 
+__all__ = ["client", "http"]  # fixtures
+
 
 @pytest.fixture
 def book(http, client):

@@ -75,7 +75,7 @@ watch(
         @pointerup="drop"
         @pointercancel="drag = null"
       >
-        <span class="number">{{ place + 1 }}</span>
+        <span class="number">{{ place + 1 }}</span>{{ ' ' }}
         <span class="name">{{ page.name }}</span>
       </button>
     </li>
