@@ -2,7 +2,7 @@
 
 Usage: python -m benchmarks [--photos FOLDER]... [--only accuracy|held|card|trials|portraits|intake|speed|scoring|cliffs|fuzz|screens|rail|
                            kills|busy|requests|twenty|backup|long|making|rooms|buying|
-                           capsules|planning|log]
+                           capsules|planning|log|book]
 FOLDER holds photos with a truth.json; without one, the project's own samples are used."""
 
 import argparse
@@ -15,6 +15,7 @@ from pathlib import Path
 from lucid_swatch.demo.build import build_demo
 
 from .accuracy import accuracy
+from .book import book
 from .busy_day import busy_day
 from .buying import buying
 from .capsules import capsules
@@ -64,6 +65,7 @@ PARTS = (
     "capsules",
     "planning",
     "log",
+    "book",
 )
 
 
@@ -80,7 +82,7 @@ def main():
     figures = {}
     with tempfile.TemporaryDirectory() as folder:
         demo = Path(folder) / "demo"
-        if wanted & {"intake", "speed", "screens", "rail"} or ("accuracy" in wanted and not asked.photos):
+        if wanted & {"intake", "speed", "screens", "rail", "book"} or ("accuracy" in wanted and not asked.photos):
             # in a process that ends: its memory is none of what is measured
             with ProcessPoolExecutor(1, mp_context=multiprocessing.get_context("spawn")) as pool:
                 pool.submit(build_demo, demo).result()
@@ -133,6 +135,8 @@ def main():
         if "rooms" in wanted:
             for photos in asked.photos or [None]:
                 figures[f"rooms, {photos.name if photos else 'own'}"] = rooms(photos)
+        if "book" in wanted:
+            figures["lookbook"] = book(demo, Path(folder))
         if "screens" in wanted:
             figures["screens"] = screens(demo)
         if "rail" in wanted:

@@ -1,15 +1,50 @@
 """Takes the pictures of docs/screenshots from the demo data, at 1280x800."""
 
 import argparse
+import io
 import re
 import sys
 import tempfile
 from pathlib import Path
 
+from PIL import Image
+
 sys.path.insert(0, str(Path(__file__).parents[1]))
 from tests.running import browser, pick, running
 
+from lucid_swatch.files.book.layout import Paper
+from lucid_swatch.files.book.pictures import page_png
+
 SIZE = {"width": 1280, "height": 800}
+TELEPHONE = {"width": 390, "height": 780}
+PAGE = 4
+"""The third look, after cover and colouring."""
+
+
+def book_pages(page, picture):
+    """A page of the book on paper beside the same one on a telephone, from the files as they are taken out."""
+    page.get_by_role("button", name="Make it").click()
+    made, files = page.get_by_role("list", name="Made").get_by_role("link"), {}
+    made.nth(1).wait_for()
+    for link in made.all():
+        with page.expect_download() as download:
+            link.click()
+        files[Path(download.value.suggested_filename).suffix] = download.value.path().read_bytes()
+    width = SIZE["width"] - TELEPHONE["width"] - 30
+    paper = Image.open(io.BytesIO(page_png(files[".pdf"], Paper.A4.value, width, PAGE)))
+    with tempfile.TemporaryDirectory() as place:
+        file = Path(place) / "book.html"
+        file.write_bytes(files[".html"])
+        telephone = page.context.browser.new_page(viewport=TELEPHONE)
+        telephone.goto(file.as_uri())
+        telephone.locator("a[href='#look-3']").first.click()
+        telephone.wait_for_timeout(900)
+        shown = Image.open(io.BytesIO(telephone.screenshot()))
+        telephone.close()
+    both = Image.new("RGB", (SIZE["width"], SIZE["height"]), (210, 210, 210))
+    both.paste(paper, (10, (SIZE["height"] - paper.height) // 2))
+    both.paste(shown, (width + 20, (SIZE["height"] - shown.height) // 2))
+    both.save(picture)
 
 
 def take(page, url, folder):
@@ -47,18 +82,6 @@ def take(page, url, folder):
     page.get_by_role("button", name=re.compile("^Train day")).click()
     page.get_by_role("meter", name="Colouring").wait_for()
     shot("looks")
-    page.get_by_role("button", name=re.compile("^Coffee with")).click()
-    page.locator(".tag").first.wait_for()
-    page.keyboard.press("b")
-    page.get_by_role("region", name="What differs").wait_for()
-    page.wait_for_timeout(500)
-    shot("looks-beside")
-    page.keyboard.press("b")
-    page.get_by_role("button", name=re.compile("^Train day")).click()
-    page.get_by_role("button", name="a day").click()
-    page.get_by_role("img", name=re.compile("^evening: ")).wait_for()
-    page.wait_for_timeout(500)
-    shot("looks-day")
     page.get_by_role("button", name="make looks").click()
     page.get_by_role("link", name="Tour wardrobe").click()
     page.locator(".hook .bare").nth(6).wait_for()
@@ -81,6 +104,12 @@ def take(page, url, folder):
     page.get_by_role("tab", name="worn").click()
     page.get_by_role("row", name=re.compile("^Camel coat")).wait_for()
     shot("plan-worn")
+    page.get_by_role("link", name="Lookbook", exact=True).click()
+    page.get_by_role("list", name="Pages").get_by_role("button").nth(2).click()
+    page.get_by_role("img", name=re.compile("laid out$")).wait_for()
+    page.wait_for_timeout(600)
+    shot("lookbook")
+    book_pages(page, folder / "book-pages.png")
     page.get_by_role("link", name="Before buying").click()
     page.get_by_role("list", name="Wish list").get_by_role("button", name=re.compile("^Camel ankle boots")).click()
     page.get_by_role("region", name="Looks with it").get_by_role("img").nth(2).wait_for()

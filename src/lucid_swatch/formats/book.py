@@ -9,6 +9,7 @@ from lucid_swatch.core.garment.piece import Piece
 from lucid_swatch.core.look.book.page import BookLook
 from lucid_swatch.core.look.called import called_after
 from lucid_swatch.core.look.look import Look
+from lucid_swatch.core.look.planning.days import Weather
 from lucid_swatch.core.problems import Refused
 
 from .document import parse
@@ -68,9 +69,14 @@ def day_words(on: date, occasion: str, sky: str) -> str:
 
 
 def _sky(weather: PlannedWeather | None) -> str:
+    return "" if weather is None else sky_words(Weather(weather.low, weather.high, weather.rain))
+
+
+def sky_words(weather: Weather | None) -> str:
+    """The weather of a day as a client reads it; empty where nobody knows it."""
     if weather is None:
         return ""
-    return f"{weather.low:.0f} to {weather.high:.0f} °C{', rain' if weather.rain >= 1 else ''}"
+    return f"{weather.low:.0f} to {weather.high:.0f} °C, {'rain' if weather.wet else 'dry'}"
 
 
 def _together(found: Sequence[BookLook]) -> list[BookLook]:

@@ -11,9 +11,8 @@ from lucid_swatch.core.look.called import called_after
 from lucid_swatch.core.look.kept_look import KeptLook, TimeOfDay
 from lucid_swatch.core.look.making.make import make_looks
 from lucid_swatch.core.look.making.wanted import Wanted
-from lucid_swatch.core.look.planning.days import Weather
 from lucid_swatch.core.problems import NotThere, Refused
-from lucid_swatch.formats.book import day_words
+from lucid_swatch.formats.book import day_words, sky_words
 from lucid_swatch.store.capsules import Capsules
 from lucid_swatch.store.looks import Looks
 from lucid_swatch.store.plans import Plans
@@ -105,13 +104,6 @@ def _of_plan(session: Session, loaded: ClientWardrobe, id: str) -> tuple[str, tu
         for event in plan.ordered
         if event.piece_ids
     )
-
-
-def sky_words(weather: Weather | None) -> str:
-    """The weather of a day as a client reads it; empty where nobody knows it."""
-    if weather is None:
-        return ""
-    return f"{weather.low:.0f} to {weather.high:.0f} °C, {'rain' if weather.wet else 'dry'}"
 
 
 def _of_capsule(session: Session, loaded: ClientWardrobe, id: str) -> tuple[str, tuple[KeptPage, ...]]:

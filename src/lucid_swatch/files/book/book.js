@@ -43,11 +43,23 @@ const place = () => {
   const at = shown().findIndex((page) => page.getBoundingClientRect().bottom > top)
   return at < 0 ? shown().length - 1 : at
 }
+/* A page that was never seen is only then as high as it is: it is reached twice. */
+const reach = (page) => {
+  page.scrollIntoView({ block: 'start' })
+  requestAnimationFrame(() => page.scrollIntoView({ block: 'start' }))
+}
 const go = (step) => {
   const some = shown()
   const to = some[Math.min(Math.max(place() + step, 0), some.length - 1)]
-  if (to) to.scrollIntoView({ block: 'start' })
+  if (to) reach(to)
 }
+document.addEventListener('click', (event) => {
+  const link = event.target.closest('a[href^="#"]')
+  const page = link && document.getElementById(link.getAttribute('href').slice(1))
+  if (!page) return
+  event.preventDefault()
+  reach(page)
+})
 document.addEventListener('keydown', (event) => {
   if (/^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName) || event.ctrlKey || event.metaKey || event.altKey) return
   if (event.key === 'ArrowRight' || event.key === 'n') go(1)
