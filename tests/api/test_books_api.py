@@ -35,6 +35,9 @@ def test_a_book_is_begun_written_ordered_and_let_go(http, client, book):
     assert [page["id"] for page in done["pages"]] == [second, first]
     assert "your word" in done["will_hold"]
     assert http.put(at, json={"order": [first]}).status_code == 404
+    done = http.post(f"{at}/order", json={"by": "occasion"}).json()
+    assert [page["id"] for page in done["pages"]] == [second, first]  # gallery, office
+    assert http.post(f"{at}/order", json={"by": "mood"}).status_code == 422
     assert http.get(f"{at}/pages/nothing").status_code == 404
     number = http.delete(at).json()["change"]
     assert number is not None

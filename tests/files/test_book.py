@@ -112,6 +112,9 @@ def test_only_what_was_chosen_is_in_a_book():
     html = book_html(a_book(cover=False, colouring=None, index=False, helps=()), "x").decode()
     assert not any(f'id="{part}"' in html for part in ("cover", "colouring", "contents", "helps"))
     assert "Wear it well." not in html
+    for page in (html, book_html(a_book(), "x").decode()):
+        # what is linked to is there
+        assert set(re.findall(r'<a href="#([^"]+)"', page)) <= set(re.findall(r' id="([^"]+)"', page))
 
 
 def test_colours_on_paper_are_those_of_the_cloth():
@@ -200,8 +203,10 @@ def test_the_html_carries_everything_itself_and_lets_nothing_else_in():
 
 
 def test_a_head_is_shown_only_where_one_was_chosen():
-    head = np.full((60, 36, 4), 255, np.uint8)
-    with_head = a_book(wearer=Wearer(head=head))
-    assert 'id="head"' in book_html(with_head, "x").decode()
-    assert 'id="head"' not in book_html(a_book(), "x").decode()
+    head, face = np.full((60, 36, 4), 255, np.uint8), np.full((40, 40, 3), 90, np.uint8)
+    with_head = a_book(wearer=Wearer(head=head, face=face))
+    for id in ("head", "face"):
+        assert f'id="{id}"' in book_html(with_head, "x").decode()
+        assert f'id="{id}"' not in book_html(a_book(), "x").decode()
+    assert not np.array_equal(seen(book_pdf(with_head)), seen(book_pdf(a_book())))
     assert not np.array_equal(seen(page_pdf(with_head, PAGES[0], A4)), seen(page_pdf(a_book(), PAGES[0], A4)))

@@ -6,7 +6,7 @@ from sqlalchemy.orm import Session
 from lucid_swatch.core.look.book.kept_book import MadeAs
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.look_books import LookBooks
-from lucid_swatch.usecases.books import add_pages, begin_book, change_book, change_page, let_book_go
+from lucid_swatch.usecases.books import add_pages, begin_book, change_book, change_page, let_book_go, order_pages
 from lucid_swatch.usecases.bound_books import ask_for_files, made_file, shown_book, stop_making_book, told_page
 from lucid_swatch.usecases.rail_out import file_name
 
@@ -18,6 +18,7 @@ from .documents.books import (
     BookRequest,
     BookSourceRequest,
     MakeBookRequest,
+    OrderRequest,
     PageChangeRequest,
     ToldPageAnswer,
     book_answer,
@@ -75,6 +76,13 @@ def let_go_of_book(context: InContext, book_id: Id) -> LetGoAnswer:
 def add_book_pages(session: UnitOfWork, book_id: Id, asked: BookSourceRequest) -> BookAnswer:
     """Adds looks to a book."""
     return _shown(session, add_pages(session, book_id, asked.to_core()).id)
+
+
+@router.post("/books/{book_id}/order")
+@in_one_change
+def order_book_pages(session: UnitOfWork, book_id: Id, asked: OrderRequest) -> BookAnswer:
+    """Puts the pages in order by occasion or by season."""
+    return _shown(session, order_pages(session, book_id, asked.by).id)
 
 
 @router.get("/books/{book_id}/pages/{page_id}")

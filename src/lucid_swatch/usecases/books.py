@@ -10,13 +10,16 @@ from uuid import uuid4
 from sqlalchemy.orm import Session
 
 from lucid_swatch.core.look.book.kept_book import Holds, KeptBook, KeptPage, PaperSize
+from lucid_swatch.core.look.book.order import OrderBy, put_in_order
 from lucid_swatch.core.problems import NotThere, Refused
 from lucid_swatch.store.clients import Clients
 from lucid_swatch.store.jobs import Jobs
 from lucid_swatch.store.look_books import LookBooks
+from lucid_swatch.store.looks import Looks
 
 from .book_sources import BookSource, pages_from
 from .changes import recorded
+from .wardrobe import wardrobe_of
 
 
 def begin_book(session: Session, client_id: str, source: BookSource, title: str = "") -> KeptBook:
@@ -138,6 +141,20 @@ def add_pages(session: Session, id: str, source: BookSource) -> KeptBook:
     with _not_too_many():
         now = replace(book, pages=(*book.pages, *new))
     return _write(session, now, f"added looks to '{book.title}'")
+
+
+def order_pages(session: Session, id: str, by: OrderBy) -> KeptBook:
+    """Puts the pages of a book in order by occasion, or from light to warm."""
+    book = LookBooks(session).get(id)
+    by_id = wardrobe_of(session, book.client_id).wardrobe.by_id
+    kept = {look.id: look.piece_ids for look in Looks(session).of_client(book.client_id)}
+    worn = {
+        page.id: [by_id[one] for one in kept.get(page.look_id or "", page.piece_ids) if one in by_id]
+        for page in book.pages
+    }
+    return _write(
+        session, replace(book, pages=put_in_order(book.pages, by, worn)), f"put the pages in order by {by.value}"
+    )
 
 
 def _write(session: Session, book: KeptBook, told: str) -> KeptBook:

@@ -33,7 +33,7 @@ from .book_files import Tell, book_file
 from .book_pictures import book_pictures
 from .books import page_in
 from .buying import missing
-from .faces import head_of
+from .faces import FACE, head_of
 from .wardrobe import ClientWardrobe, wardrobe_of
 
 HELPS = 4
@@ -71,7 +71,7 @@ def _will_hold(book: KeptBook, loaded: ClientWardrobe, kept: dict[str, KeptLook]
     photographed = sum(loaded.of_piece[id].photo_id is not None for id in worn)
     told = [
         f"the name {client.name}" if holds.name else "",
-        "the head of the portrait" if holds.face and client.portrait is not None else "",
+        "the face of the portrait" if holds.face and client.portrait is not None else "",
         "the colours of skin, hair and eyes",
         f"{_count(len(book.shown), 'look')} of {_count(len(worn), 'piece')} with their names, "
         f"{photographed} cut out of their photos",
@@ -263,12 +263,14 @@ def bound(sessions: Sessions, folder: Folder, kept: KeptBook, tell: Tell = lambd
 
 def _wearer(session: Session, folder: Folder, client: ClientRecord, face: bool) -> Wearer:
     whole = client.whole.client
-    head = None
+    head = shown = None
     if face:
         portrait = client.portrait
         if portrait is not None and can_be_cut(portrait.spots.get("eyes", ())):
             head = read_with_opacity(head_of(session, folder, portrait.id))
-    return Wearer(Build(client.about.height, client.about.seated), whole.skin, whole.hair, whole.eyes, head)
+        if portrait is not None and folder.has_picture(portrait.id, FACE):
+            shown = read_with_opacity(folder.picture(portrait.id, FACE).read_bytes())[..., :3]
+    return Wearer(Build(client.about.height, client.about.seated), whole.skin, whole.hair, whole.eyes, head, shown)
 
 
 def _colouring(client: ClientRecord, rail: Sequence[Piece]) -> PlainColouring | None:

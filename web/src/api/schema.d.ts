@@ -2359,6 +2359,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/books/{book_id}/order": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Order Book Pages
+         * @description Puts the pages in order by occasion or by season.
+         */
+        post: operations["order_book_pages"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/books/{book_id}/pages/{page_id}": {
         parameters: {
             query?: never;
@@ -6550,6 +6570,19 @@ export interface components {
             value: string | number | boolean;
             /** Chance */
             chance: number;
+        };
+        /**
+         * OrderBy
+         * @description What pages are put in order by.
+         * @enum {string}
+         */
+        OrderBy: "occasion" | "season";
+        /**
+         * OrderRequest
+         * @description What the pages are put in order by.
+         */
+        OrderRequest: {
+            by: components["schemas"]["OrderBy"];
         };
         /**
          * OtherLookAnswer
@@ -17666,6 +17699,68 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["BookSourceRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BookAnswer"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    order_book_pages: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                book_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OrderRequest"];
             };
         };
         responses: {

@@ -93,6 +93,8 @@ export function useBooks(clientId: Ref<string>, bookId: Ref<string>, pageId: Ref
   const add = (looks: string[]) =>
     done(() => answered(api.POST('/api/books/{book_id}/pages', { ...path(), body: { looks } })))
   const change = (body: BookChange) => done(() => answered(api.PUT('/api/books/{book_id}', { ...path(), body })))
+  const order = (by: 'occasion' | 'season') =>
+    done(() => answered(api.POST('/api/books/{book_id}/order', { ...path(), body: { by } })))
   const write = (page_id: string, body: PageChange) =>
     done(() =>
       answered(
@@ -122,6 +124,7 @@ export function useBooks(clientId: Ref<string>, bookId: Ref<string>, pageId: Ref
     begin,
     add,
     change,
+    order,
     write,
     make,
     stop,

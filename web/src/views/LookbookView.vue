@@ -35,6 +35,7 @@ const {
   begin,
   add,
   change,
+  order,
   write,
   make,
   stop,
@@ -147,6 +148,9 @@ const KEYS: [string, string][] = [
           <NButton text class="word" @click="leave">
             <kbd>X</kbd> {{ book.pages[place]?.left_out ? 'take it in again' : 'leave it out' }}
           </NButton>
+          <span class="soft">in order</span>
+          <NButton text class="word" @click="order('occasion')">by occasion</NButton>
+          <NButton text class="word" @click="order('season')">from summer to winter</NButton>
           <NButton v-if="looks.length" text class="word" @click="addKept">add what is kept since</NButton>
           <NButton text class="word" @click="drop">let the book go</NButton>
         </template>

@@ -6,6 +6,7 @@ from typing import Literal
 from pydantic import Field
 
 from lucid_swatch.core.look.book.kept_book import Holds, KeptPage, MadeAs, PaperSize
+from lucid_swatch.core.look.book.order import OrderBy
 from lucid_swatch.core.look.book.page import BookPage
 from lucid_swatch.usecases.book_sources import BookSource
 from lucid_swatch.usecases.books import BookChange, PageChange
@@ -63,6 +64,12 @@ class BookChangeRequest(Request):
         holds = None if self.holds is None else Holds(**self.holds.model_dump())
         order = None if self.order is None else tuple(self.order)
         return BookChange(self.title, self.by, self.word, holds, self.paper, order)
+
+
+class OrderRequest(Request):
+    """What the pages are put in order by."""
+
+    by: OrderBy
 
 
 class PageChangeRequest(Request):

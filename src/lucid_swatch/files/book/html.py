@@ -55,6 +55,7 @@ def book_html(book: LookBook, id: str, tell: Tell = lambda share: True) -> bytes
         "base-uri 'none'; form-action 'none'"
     )
     title = escape(book.title)
+    contents = '<a href="#contents">Contents</a>' if book.index and book.pages else ""
     whole = f"""<!doctype html>
 <html lang="en" data-book="{escape(id)}">
 <head>
@@ -69,7 +70,7 @@ def book_html(book: LookBook, id: str, tell: Tell = lambda share: True) -> bytes
 <nav class="bar" aria-label="The book">
 <input id="search" type="search" aria-label="Search by piece, name or occasion" placeholder="Search a piece" autocomplete="off">
 <span id="found" role="status"></span>
-<a href="#contents">Contents</a>
+{contents}
 </nav>
 <main>
 {"".join(parts)}
@@ -97,7 +98,15 @@ def _cover(book: LookBook) -> str:
     )
     word = f'<p class="word" dir="auto">{escape(book.word)}</p>' if book.word else ""
     under = f'<p class="soft" dir="auto">{escape(book.subtitle)}</p>' if book.subtitle else ""
-    return f'<section class="page" id="cover">{bolt}<h1 dir="auto">{escape(book.title)}</h1>{under}{word}</section>'
+    face = (
+        '<svg class="face" viewBox="0 0 1 1" role="img" aria-label="The face of the portrait">'
+        '<use href="#face" width="1" height="1"/></svg>'
+        if book.wearer.face is not None
+        else ""
+    )
+    return (
+        f'<section class="page" id="cover">{bolt}{face}<h1 dir="auto">{escape(book.title)}</h1>{under}{word}</section>'
+    )
 
 
 def _strip(book: LookBook, piece: Piece, x: float, wide: float) -> str:
@@ -212,6 +221,8 @@ def _pictures(book: LookBook) -> str:
             kept.append(_symbol(cut_id(id), found.cut_out))
     if book.wearer.head is not None:
         kept.append(_symbol("head", book.wearer.head))
+    if book.wearer.face is not None:
+        kept.append(_symbol("face", book.wearer.face))
     return f'<svg class="defs" aria-hidden="true">{"".join(kept)}</svg>'
 
 

@@ -89,23 +89,21 @@ class _Writer:
         if self.book.bolt:
             with sheet.tagged("Figure", f"The cloth of {len(self.book.bolt)} pieces, side by side."):
                 self._bolt((m, m, paper.width - m, low))
+        face, wide = self.book.wearer.face, self.wide
+        if face is not None:
+            high = 0.24 * paper.height
+            across = high * face.shape[1] / face.shape[0]
+            wide -= across + 4
+            with sheet.tagged("Figure", "The face of the portrait."):
+                sheet.image(Image.fromarray(face), paper.width - m - across, low + 0.06 * paper.height, across, high)
         size = 2.1 * paper.title
-        while (
-            size > paper.title
-            and sheet.height_of(self.book.title, self.wide, size, ("petrona", "")) > 0.2 * paper.height
-        ):
+        while size > paper.title and sheet.height_of(self.book.title, wide, size, ("petrona", "")) > 0.2 * paper.height:
             size *= 0.92
-        y = sheet.words(self.book.title, m, low + 0.05 * paper.height, self.wide, size, ("petrona", ""), kind="H1")
-        y = sheet.words(self.book.subtitle, m, y + 1, self.wide, 1.15 * paper.body, grey=SOFT)
+        y = sheet.words(self.book.title, m, low + 0.05 * paper.height, wide, size, ("petrona", ""), kind="H1")
+        y = sheet.words(self.book.subtitle, m, y + 1, wide, 1.15 * paper.body, grey=SOFT)
         if self.book.word:
             self._fitting(
-                self.book.word,
-                m,
-                y + 4,
-                0.75 * self.wide,
-                paper.height - m - y - 4,
-                1.15 * paper.body,
-                ("petrona", "I"),
+                self.book.word, m, y + 4, 0.75 * wide, paper.height - m - y - 4, 1.15 * paper.body, ("petrona", "I")
             )
 
     def _bolt(self, box: Box) -> None:

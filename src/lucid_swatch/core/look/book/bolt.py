@@ -4,9 +4,11 @@ from collections.abc import Iterable
 
 from ...colour.spaces import chroma, hue_angle
 from ...garment.piece import Piece
+from ...garment.vocabulary import Category
 from ..body import ZONES, Zone
 
-CLOTH = (Zone.UPPER, Zone.LOWER, Zone.WHOLE, Zone.LAYER, Zone.NECK)
+CLOTH = (Zone.UPPER, Zone.LOWER, Zone.WHOLE, Zone.LAYER)
+ALSO = (Category.SCARF, Category.HEADSCARF)
 QUIET = 12.0
 """C* up to which a colour is laid among the quiet ones."""
 WIDEST = 48
@@ -15,7 +17,7 @@ WIDEST = 48
 
 def bolt_of(pieces: Iterable[Piece]) -> tuple[Piece, ...]:
     """The clothes among some pieces: the quiet ones from light to dark, then the coloured ones by hue."""
-    some = {piece.id: piece for piece in pieces if ZONES[piece.category] in CLOTH}
+    some = {piece.id: piece for piece in pieces if ZONES[piece.category] in CLOTH or piece.category in ALSO}
     laid = sorted(some.values(), key=_place)
     return tuple(laid[:: -(-len(laid) // WIDEST) or 1])
 

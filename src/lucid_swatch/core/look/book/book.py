@@ -36,6 +36,8 @@ class Wearer:
     """(3,), CIELAB each."""
     head: ByteArray | None = None
     """(rows, columns, 4), encoded sRGB and opacity: a head cut from a portrait, if it is to be shown."""
+    face: ByteArray | None = None
+    """(rows, columns, 3), encoded sRGB: the face for the cover, if it is to be shown."""
 
 
 @dataclass(frozen=True, slots=True, eq=False)
