@@ -59,5 +59,11 @@ def test_files_are_made_and_taken_out(http, client, book):
     assert "attachment" in html.headers["content-disposition"]
     assert html.headers["cache-control"] == "no-store"
     assert http.get(f"{at}/book.doc").status_code == 422
+    http.delete(at)
+    http.post(f"/api/clients/{client}/undo")
+    assert http.get(at).json()["made"] == []  # its files went for good
+    http.post(f"{at}/making", json={"kinds": ["pdf"]})
+    http.app.state.context.queue.rest()
+    assert http.get(f"{at}/book.pdf").status_code == 200
     http.delete(f"/api/clients/{client}")
     assert not list(http.app.state.context.folder.path.rglob("book.pdf"))

@@ -176,6 +176,10 @@ def test_only_what_was_chosen_goes_out(sessions, folder, maren, book):
     assert "2 looks of 8 pieces" in told
     assert "your word" in told
     assert "name" not in told.split(".")[0].replace("names", "")
+    assert "boxes" not in told
+    changed(sessions, book, word="漢字")
+    with sessions() as session:
+        assert "boxes, because no font of the book has them: 漢字" in shown_book(session, book).will_hold
 
 
 def test_files_are_made_by_a_job_and_nothing_else_is_in_them(sessions, folder, maren, looks, book):

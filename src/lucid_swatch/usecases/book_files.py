@@ -1,7 +1,7 @@
 """A book as a file of the kind that its name asks for."""
 
 import io
-from collections.abc import Callable
+from collections.abc import Callable, Iterable
 
 from lucid_swatch.core.look.book.book import LookBook
 from lucid_swatch.core.look.book.kept_book import MadeAs
@@ -42,18 +42,16 @@ def _pictures(book: LookBook, tell: Tell) -> bytes:
 
 
 def in_boxes(book: LookBook) -> str:
-    """A sentence on letters that stand as boxes on paper, because no font of the book has them; empty where all are there."""
+    """A sentence on letters of a book that no font of it has; empty where all are there."""
     texts = [book.title, book.subtitle, book.word]
     for page in book.pages:
-        texts += [
-            page.name,
-            page.when,
-            page.occasion,
-            page.how,
-            page.evening,
-            page.why,
-            *(p.called for p in page.pieces),
-        ]
+        texts += [page.name, page.when, page.occasion, page.how, page.evening, page.why]
+        texts += [piece.called for piece in page.pieces]
+    return boxes_told(texts)
+
+
+def boxes_told(texts: Iterable[str]) -> str:
+    """The same of some words."""
     letters = unwritable("".join(texts))
     if not letters:
         return ""

@@ -167,8 +167,8 @@ def _write(session: Session, book: KeptBook, told: str) -> KeptBook:
 
 
 def let_book_go(session: Session, id: str) -> int | None:
-    """Lets a book go; what was made of it goes with the client's pictures when they are tidied. The number of the change."""
-    book = LookBooks(session).get(id)
+    """Lets a book go; its files go for good, so that taken back it is as if none was made yet. The number of the change."""
+    book = LookBooks(session).change(id, lambda now: replace(now, made=(), asked=()))
     Jobs(session).call_off([id])
     with recorded(session, book.client_id, f"let the book '{book.title}' go") as change:
         change.touches("lookbook", id)

@@ -29,7 +29,7 @@ from lucid_swatch.store.look_books import LookBooks
 from lucid_swatch.store.looks import Looks
 from lucid_swatch.store.records import ClientRecord, JobKind, JobState
 
-from .book_files import Tell, book_file
+from .book_files import Tell, book_file, boxes_told
 from .book_pictures import book_pictures
 from .books import page_in
 from .buying import missing
@@ -69,7 +69,7 @@ def _will_hold(book: KeptBook, loaded: ClientWardrobe, kept: dict[str, KeptLook]
     client, holds = loaded.client, book.holds
     worn = {id for page in book.shown for id in _ids(page, kept)} & loaded.of_piece.keys()
     photographed = sum(loaded.of_piece[id].photo_id is not None for id in worn)
-    told = [
+    parts = [
         f"the name {client.name}" if holds.name else "",
         "the face of the portrait" if holds.face and client.portrait is not None else "",
         "the colours of skin, hair and eyes",
@@ -80,8 +80,12 @@ def _will_hold(book: KeptBook, loaded: ClientWardrobe, kept: dict[str, KeptLook]
         "what would help" if holds.helps else "",
         "your word" if book.word else "",
     ]
-    whole = ", ".join(filter(None, told))
-    return f"{whole[:1].upper()}{whole[1:]}. No place, no device, no price, no note and no other client."
+    whole = ", ".join(filter(None, parts))
+    told = f"{whole[:1].upper()}{whole[1:]}. No place, no device, no price, no note and no other client."
+    said = [book.title, book.word, client.name, *(loaded.of_piece[id].piece.called for id in worn)]
+    for page in book.shown:
+        said += [page.name, page.when, page.occasion, page.how or "", page.evening or "", page.why or ""]
+    return " ".join(filter(None, (told, boxes_told(said))))
 
 
 def _count(number: int, what: str) -> str:

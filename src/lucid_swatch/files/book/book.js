@@ -95,6 +95,7 @@ function tell(page) {
   const own = worn.filter((one) => one.look === page.dataset.look)
   const last = own.map((one) => one.on).sort().pop()
   page.querySelector('.told').textContent = own.length ? `Worn on ${plural(own.length)}, last on ${last}.` : ''
+  page.querySelector('.untick').hidden = !own.length
   document.getElementById('count').textContent = worn.length ? `${worn.length} ticked` : 'Nothing is ticked yet.'
   document.getElementById('save').disabled = !worn.length
 }

@@ -158,8 +158,8 @@ def _tick(name: str) -> str:
     """Where a look is ticked as worn; name: for HTML."""
     feelings = "".join(f'<option value="{one.value}">{one.value}</option>' for one in Felt)
     return (
-        f'<div class="worn"><p><button type="button" class="open" aria-expanded="false">I wore it<span class="soft"></span>'
-        f'</button> <button type="button" class="untick">take the last tick back</button> '
+        f'<div class="worn"><p><button type="button" class="open" aria-expanded="false">I wore it'
+        f'</button> <button type="button" class="untick" hidden>take the last tick back</button> '
         f'<span class="told soft"></span></p><form hidden aria-label="When {name} was worn">'
         '<label>on <input name="on" type="date" required></label>'
         f'<label>it felt <select name="felt"><option value="">I do not say</option>{feelings}</select></label>'
