@@ -119,6 +119,7 @@ def test_what_an_unused_piece_needs_is_asked_and_followed(opened):
     page = opened
     at_wall(page, "Tour wardrobe")
     unused = page.get_by_role("button", name=re.compile("^What the .* would need"))
+    expect(unused.first).to_be_visible()
     for place in range(unused.count()):
         piece = re.fullmatch("What the (.*) would need", unused.nth(place).get_attribute("aria-label")).group(1)
         unused.nth(place).click()

@@ -171,12 +171,16 @@ def test_what_was_worn_is_written_by_hand_and_told_of_on_the_rail(plan):
     page = plan
     part(page, "worn")
     page.get_by_role("row", name=re.compile("^Camel coat")).wait_for()
+    lines = int(page.get_by_text(re.compile(r"^\d+ lines in the log")).text_content().split()[0])
     page.keyboard.press("ArrowLeft")
     pick(page, "What was worn", "‘Solo evening’")
     page.get_by_role("button", name="Black concert dress was not worn").wait_for()
     page.get_by_role("button", name="felt right").click()
     page.get_by_role("button", name=re.compile("^Write it down")).click()
     said(page, "Written into the log")
+    # nothing moves any more under what is clicked next
+    expect(page.get_by_text(f"{lines + 1} lines in the log")).to_be_visible()
+    expect(page.get_by_role("button", name="not worn after all")).to_be_visible()
     expect(page.get_by_role("group", name="The day").get_by_text("Black concert dress")).to_be_visible()
     page.get_by_role("tab", name="left hanging").click()
     expect(page.get_by_role("row", name=re.compile("^Leaf print dress"))).to_be_visible()

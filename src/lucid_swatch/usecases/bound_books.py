@@ -76,7 +76,7 @@ def _will_hold(book: KeptBook, loaded: ClientWardrobe, kept: dict[str, KeptLook]
         f"{_count(len(book.shown), 'look')} of {_count(len(worn), 'piece')} with their names, "
         f"{photographed} cut out of their photos",
         "strips of cloth from the whole rail" if holds.cover else "",
-        "the colouring in words" if holds.colouring else "",
+        "the colouring in words and in named cloth of the rail" if holds.colouring else "",
         "what would help" if holds.helps else "",
         "your word" if book.word else "",
     ]
