@@ -1,20 +1,17 @@
 """A book as a file of the kind that its name asks for."""
 
 import io
-from collections.abc import Callable, Iterable
+from collections.abc import Iterable
 
 from lucid_swatch.core.look.book.book import LookBook
 from lucid_swatch.core.look.book.kept_book import MadeAs
-from lucid_swatch.core.look.book.page import BookStopped
+from lucid_swatch.core.look.book.page import BookStopped, Tell
 from lucid_swatch.files.archive import pack
 from lucid_swatch.files.book.fonts import unwritable
 from lucid_swatch.files.book.html import book_html
 from lucid_swatch.files.book.layout import Paper
 from lucid_swatch.files.book.pdf import book_pdf, page_pdf
 from lucid_swatch.files.book.pictures import page_png
-
-Tell = Callable[[float], bool]
-
 
 PICTURES = ((Paper.TELEPHONE, 1080), (Paper.TALL, 2160))
 """Sizes of the pictures, with their width in pixels."""

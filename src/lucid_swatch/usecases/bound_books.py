@@ -13,7 +13,7 @@ from lucid_swatch.core.garment.piece import Piece
 from lucid_swatch.core.look.book.bolt import bolt_of
 from lucid_swatch.core.look.book.book import Help, LookBook, Wearer
 from lucid_swatch.core.look.book.kept_book import KeptBook, KeptPage, MadeAs, MadeFile
-from lucid_swatch.core.look.book.page import BookLook, BookPage, BookStopped, book_page, book_pages
+from lucid_swatch.core.look.book.page import BookLook, BookPage, BookStopped, Tell, book_page, book_pages
 from lucid_swatch.core.look.book.plain_colouring import PlainColouring, plain_colouring
 from lucid_swatch.core.look.buying.gaps import ASKED
 from lucid_swatch.core.look.figure.body import Build
@@ -29,7 +29,7 @@ from lucid_swatch.store.look_books import LookBooks
 from lucid_swatch.store.looks import Looks
 from lucid_swatch.store.records import ClientRecord, JobKind, JobState
 
-from .book_files import Tell, book_file, boxes_told
+from .book_files import book_file, boxes_told
 from .book_pictures import book_pictures
 from .books import page_in
 from .buying import missing

@@ -4,7 +4,6 @@ import base64
 import hashlib
 import io
 import json
-from collections.abc import Callable
 from functools import cache
 from html import escape
 from importlib.resources import files
@@ -16,7 +15,7 @@ from lucid_swatch.core.colour.spaces import lab_to_hex
 from lucid_swatch.core.garment.piece import Piece
 from lucid_swatch.core.look.book.book import LookBook
 from lucid_swatch.core.look.book.index import by_occasion, by_piece
-from lucid_swatch.core.look.book.page import BookPage, BookStopped
+from lucid_swatch.core.look.book.page import BookPage, BookStopped, Tell
 from lucid_swatch.core.look.wearing.wear import Felt
 
 from .fonts import BOLD, ITALIC, PETRONA, PLAIN, font_file
@@ -27,9 +26,6 @@ LONGEST = 720
 QUALITY = 86
 
 FACES = (("Petrona", 400, PETRONA), ("PetronaItalic", 400, ITALIC), ("Atkinson", 400, PLAIN), ("Atkinson", 700, BOLD))
-
-Tell = Callable[[float], bool]
-"""Told how far it is, 0..1; False stops it."""
 
 
 def book_html(book: LookBook, id: str, tell: Tell = lambda share: True) -> bytes:

@@ -1,7 +1,7 @@
 """A book on paper: pages of vectors and real text, with bookmarks, a structure and alternative texts."""
 
 import io
-from collections.abc import Callable, Sequence
+from collections.abc import Sequence
 
 import numpy as np
 from PIL import Image
@@ -10,7 +10,7 @@ from lucid_swatch.core.colour.spaces import lab_to_hex
 from lucid_swatch.core.garment.piece import Piece
 from lucid_swatch.core.look.book.book import LookBook
 from lucid_swatch.core.look.book.index import by_occasion, by_piece
-from lucid_swatch.core.look.book.page import BookPage, BookStopped
+from lucid_swatch.core.look.book.page import BookPage, BookStopped, Tell
 from lucid_swatch.core.look.book.words import named
 from lucid_swatch.core.look.figure.body import stature_of
 from lucid_swatch.core.look.figure.figure import HALF_WIDTH, ROOM, figure_of
@@ -30,9 +30,6 @@ MOST_WORDS = 0.42
 """Share of the height of a page that words take."""
 POINT = 0.3528
 """Millimetres."""
-
-Tell = Callable[[float], bool]
-"""Told how far it is, 0..1; False stops it."""
 
 
 def book_pdf(book: LookBook, paper: Format = Paper.A4.value, tell: Tell = lambda share: True) -> bytes:

@@ -1,46 +1,20 @@
 <script setup lang="ts">
 import { ref, watch, nextTick } from 'vue'
 import type { Book } from '@/api'
+import { useDragAlong } from '@/composables/useDragAlong'
 
 /** The pages in their order: shown by a click, moved by dragging. */
 const { pages, shown } = defineProps<{ pages: Book['pages']; shown: string }>()
 const emit = defineEmits<{ show: [page: string]; move: [page: string, to: number] }>()
 const strip = ref<HTMLElement | null>(null)
-const drag = ref<{ from: string; over: string | null; x: number; begun: boolean } | null>(null)
-/** The click that ends a drag chooses nothing. */
-let dragged = false
-const FROM = 7
-const EDGE = 48
-function grab(event: PointerEvent, page: string) {
-  dragged = false
-  if (event.button !== 0) return
-  drag.value = { from: page, over: null, x: event.clientX, begun: false }
-  ;(event.currentTarget as HTMLElement).setPointerCapture(event.pointerId)
-}
-function pull(event: PointerEvent) {
-  const now = drag.value
-  if (!now || (!now.begun && Math.abs(event.clientX - now.x) < FROM)) return
-  const all = strip.value?.getBoundingClientRect()
-  if (all && event.clientX > all.right - EDGE) strip.value?.scrollBy({ left: EDGE / 3 })
-  if (all && event.clientX < all.left + EDGE) strip.value?.scrollBy({ left: -EDGE / 3 })
-  const under = document.elementFromPoint(event.clientX, event.clientY)?.closest<HTMLElement>('[data-page]')
-  drag.value = { ...now, begun: true, over: under?.dataset.page ?? null }
-}
-function drop() {
-  const now = drag.value
-  drag.value = null
-  if (!now?.begun || !now.over || now.over === now.from) return
-  dragged = true
+const { drag, grab, pull, drop, clicked } = useDragAlong(strip, 'page', (from, onto) =>
   emit(
     'move',
-    now.from,
-    pages.findIndex((one) => one.id === now.over),
-  )
-}
-function choose(page: string) {
-  if (!dragged) emit('show', page)
-  dragged = false
-}
+    from,
+    pages.findIndex((one) => one.id === onto),
+  ),
+)
+const choose = (page: string) => clicked() && emit('show', page)
 const called = (page: Book['pages'][number], place: number) =>
   [`${place + 1} ${page.name}`, page.left_out ? 'left out' : '', page.gone ? 'nothing of it hangs there' : '']
     .filter(Boolean)

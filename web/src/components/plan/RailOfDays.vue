@@ -3,6 +3,7 @@ import { computed, nextTick, ref, watch } from 'vue'
 import type { Client, Drawn, Piece, Plan } from '@/api'
 import TapeMeasure from '@/components/base/TapeMeasure.vue'
 import BareFigure from '@/components/figure/BareFigure.vue'
+import { useDragAlong } from '@/composables/useDragAlong'
 import { goesOn, shortDay, skyWords, type Hook } from '@/lib/plan'
 
 /** The days as a rail of their own: one hook for each occasion, the weather above it, the look on it. */
@@ -45,41 +46,8 @@ const joins = computed(() =>
 )
 
 const wall = ref<HTMLElement | null>(null)
-/** What is being dragged, and over which hook it is. */
-const drag = ref<{ from: string; over: string | null; x: number; y: number; begun: boolean } | null>(null)
-/** The click that ends a drag chooses nothing; a finger makes none. */
-let dragged = false
-const FROM = 7
-const EDGE = 48
-function grab(event: PointerEvent, hook: Hook) {
-  dragged = false
-  if (event.button !== 0 || !hook.event?.pieces.length) return
-  drag.value = { from: hook.id, over: null, x: event.clientX, y: event.clientY, begun: false }
-  ;(event.currentTarget as HTMLElement).setPointerCapture(event.pointerId)
-}
-function pull(event: PointerEvent) {
-  const now = drag.value
-  if (!now) return
-  if (!now.begun && Math.hypot(event.clientX - now.x, event.clientY - now.y) < FROM) return
-  // near the edge the days come along
-  const days = wall.value?.getBoundingClientRect()
-  if (days && event.clientX > days.right - EDGE) wall.value?.scrollBy({ left: EDGE / 3 })
-  if (days && event.clientX < days.left + EDGE) wall.value?.scrollBy({ left: -EDGE / 3 })
-  const under = document.elementFromPoint(event.clientX, event.clientY)?.closest<HTMLElement>('[data-hook]')
-  drag.value = { ...now, begun: true, over: under?.dataset.hook ?? null }
-}
-function drop() {
-  const now = drag.value
-  drag.value = null
-  if (now?.begun && now.over && now.over !== now.from) {
-    dragged = true
-    emit('swap', now.from, now.over)
-  }
-}
-function choose(id: string) {
-  if (!dragged) emit('show', id)
-  dragged = false
-}
+const { drag, grab, pull, drop, clicked } = useDragAlong(wall, 'hook', (from, onto) => emit('swap', from, onto))
+const choose = (id: string) => clicked() && emit('show', id)
 
 watch(
   () => shown,
@@ -125,7 +93,7 @@ watch(
         @click="choose(hook.id)"
         @dblclick="emit('open', hook.id)"
         @keydown.enter.prevent="emit('open', hook.id)"
-        @pointerdown="grab($event, hook)"
+        @pointerdown="grab($event, hook.id, !!hook.event?.pieces.length)"
         @pointermove="pull"
         @pointerup="drop"
         @pointercancel="drag = null"
