@@ -1,4 +1,4 @@
-import { QueryClient, type QueryKey } from '@tanstack/vue-query'
+import { QueryClient, type QueryFilters, type QueryKey } from '@tanstack/vue-query'
 
 /** What the server said last, for every screen: asked anew when a screen opens and when a change touches it. */
 export const cache = new QueryClient({
@@ -70,15 +70,30 @@ export const keys = {
   backups: ['studio', 'backups'],
 } satisfies Record<string, QueryKey | ((...of: string[]) => QueryKey)>
 
-/** What was touched is no longer true: whoever shows it asks again, and nobody waits for an older answer. */
+/**
+ * What was touched is no longer true: whoever shows it asks again, and nobody waits for an older answer. A first answer
+ * that is still on its way may have been given before the change, and the cache would take it for the new one: once it
+ * is there, it is asked for once more.
+ */
+async function askAgain(filters: QueryFilters): Promise<void> {
+  const onTheirWay = new Set(
+    cache
+      .getQueryCache()
+      .findAll({ ...filters, fetchStatus: 'fetching' })
+      .filter((query) => query.state.data === undefined),
+  )
+  await cache.invalidateQueries(filters)
+  if (onTheirWay.size) await cache.invalidateQueries({ predicate: (query) => onTheirWay.has(query) })
+}
+
 export async function touch(...touched: QueryKey[]): Promise<void> {
-  await Promise.all(touched.map((queryKey) => cache.invalidateQueries({ queryKey })))
+  await Promise.all(touched.map((queryKey) => askAgain({ queryKey })))
 }
 
 /** All of a client but what is known already. */
 export async function touchAllBut(client: string, known: QueryKey): Promise<void> {
   const same = JSON.stringify(known)
-  await cache.invalidateQueries({
+  await askAgain({
     queryKey: keys.all(client),
     predicate: (query) => JSON.stringify(query.queryKey) !== same,
   })
