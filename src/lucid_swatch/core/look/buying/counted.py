@@ -22,6 +22,7 @@ LIFTS_AT_MOST = 40.0
 """Points of the whole below a good look from which no accessory makes one."""
 EXCLUDES = {Zone.UPPER: (Zone.WHOLE,), Zone.LOWER: (Zone.WHOLE,), Zone.WHOLE: (Zone.UPPER, Zone.LOWER)}
 """What a base look with a piece of a zone has not."""
+NO_LOOKS = np.zeros((0, len(set(COLUMNS.values()))), np.intp)
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -56,13 +57,12 @@ class Counted:
         self.place = {piece.id: k for k, piece in enumerate(self.pieces)}
         free = [k for k in self.wardrobe.free if self.pieces[k].id not in outside]
         self.places = places_by_zone([piece.category for piece in self.pieces], free)
-        self._left: IntArray | None = None
         self.sets = base_sets(self.wardrobe, free)
 
     @cached_property
     def base(self) -> Opened:
         """All base looks as they hang now, good or not, with their wholes."""
-        return self._scored(self.places, most=self.most_base)
+        return self._scored(*self._rows(self.places, self.most_base))
 
     @cached_property
     def good(self) -> int:
@@ -81,7 +81,7 @@ class Counted:
         place = self.place[id]
         zone = zone_of(self.pieces[place].category)
         if place not in self.wardrobe.free:
-            return Opened(np.zeros((0, 4), np.intp), np.zeros(0), 1.0)
+            return Opened(NO_LOOKS, np.zeros(0), 1.0)
         if zone not in BASE:
             return self._lifted(place)
         scored = self.holding([place])
@@ -90,12 +90,15 @@ class Counted:
 
     def holding(self, strangers: Sequence[int]) -> Opened:
         """All base looks, good or not, that hold some strangers. strangers: places of clothes of different zones."""
+        return self._scored(*self._rows_holding(strangers))
+
+    def _rows_holding(self, strangers: Sequence[int]) -> tuple[IntArray, float]:
         zones = [zone_of(self.pieces[place].category) for place in strangers]
         left_out = {other for zone in zones for other in EXCLUDES.get(zone, ())}
         places = {one: [] if one in left_out else there for one, there in self.places.items()}
         places |= {zone: [place] for zone, place in zip(zones, strangers, strict=True)}
         layer = next((place for zone, place in zip(zones, strangers, strict=True) if zone is Zone.LAYER), None)
-        return self._scored(places, layer)
+        return self._rows(places, self.most, layer)
 
     def lifts(self, place: int, most: int) -> int:
         """How many base looks an accessory makes good, told from at most so many of those it could."""
@@ -104,21 +107,34 @@ class Counted:
         rows = self._with(near[::step], place)
         return round(float((self.wholes(rows) >= GOOD).sum()) * step * self.base.scale)
 
-    def makes_anew(self, id: str, most: int) -> int:
-        """How many base looks an accessory makes good that none which hangs there makes good already."""
-        left = self._unserved(most)
-        rows = self._with(left, self.place[id])
-        step = max(1, len(self._near_good) // most)
-        return round(float((self.wholes(rows) >= GOOD).sum()) * step * self.base.scale)
+    def opens(self, ids: Sequence[str]) -> IntArray:
+        """How many good looks each of some strangers opens; an accessory those that none which hangs makes good. (n,).
 
-    def _unserved(self, most: int) -> IntArray:
+        All are scored in one go: of a few looks at a time the scorer spends most of its time on the way."""
+        free = set(self.wardrobe.free)
+        asked = [self._asked(self.place[id]) if self.place[id] in free else (NO_LOOKS, 1.0) for id in ids]
+        good = np.zeros(len(ids))
+        for width in {rows.shape[1] for rows, _ in asked}:
+            those = [k for k, (rows, _) in enumerate(asked) if rows.shape[1] == width]
+            wholes = self.wholes(np.concatenate([asked[k][0] for k in those]))
+            ends = np.cumsum([len(asked[k][0]) for k in those])[:-1]
+            good[those] = [(one >= GOOD).sum() for one in np.split(wholes, ends)]
+        return np.rint(good * [scale for _, scale in asked]).astype(np.intp)
+
+    def _asked(self, place: int) -> tuple[IntArray, float]:
+        """The looks of which those that are good are what a stranger opens, and for how many each stands."""
+        if zone_of(self.pieces[place].category) in BASE:
+            return self._rows_holding([place])
+        step = max(1, len(self._near_good) // self.most)
+        return self._with(self._unserved, place), step * self.base.scale
+
+    @cached_property
+    def _unserved(self) -> IntArray:
         """Some of the base looks that an accessory could make good and none that hangs there does."""
-        if self._left is None:
-            left = self._near_good[:: max(1, len(self._near_good) // most)]
-            for place in [k for zone in Zone if zone not in BASE for k in self.places[zone]]:
-                left = left[self.wholes(self._with(left, place)) < GOOD]
-            self._left = left
-        return self._left
+        left = self._near_good[:: max(1, len(self._near_good) // self.most)]
+        for place in [k for zone in Zone if zone not in BASE for k in self.places[zone]]:
+            left = left[self.wholes(self._with(left, place)) < GOOD]
+        return left
 
     def _lifted(self, place: int) -> Opened:
         rows = self._with(self._near_good, place)
@@ -136,17 +152,18 @@ class Counted:
         wholes = self.base.wholes
         return np.flatnonzero((wholes < GOOD) & (wholes >= GOOD - LIFTS_AT_MOST))
 
-    def _scored(self, places: Mapping[Zone, list[int]], layer: int | None = None, most: int | None = None) -> Opened:
-        """Base looks with their wholes. layer: the one that each holds, where it is asked about."""
-        most = most or self.most
+    def _scored(self, rows: IntArray, scale: float) -> Opened:
+        return Opened(rows, self.wholes(rows), scale)
+
+    def _rows(self, places: Mapping[Zone, list[int]], most: int, layer: int | None = None) -> tuple[IntArray, float]:
+        """Base looks, and for how many each stands. layer: the one that each holds, where it is asked about."""
         if not places[Zone.FEET]:
             # no look is whole without shoes
-            return Opened(np.zeros((0, len(set(COLUMNS.values()))), np.intp), np.zeros(0), 1.0)
+            return NO_LOOKS, 1.0
         looks = base_looks(places, most if layer is None else 2 * most)
         rows = looks.rows if layer is None else looks.rows[looks.rows[:, COLUMNS[Zone.LAYER]] == layer]
         scale = looks.total / max(len(looks.rows), 1)
-        rows = rows[unsplit(rows, self.sets)] if self.sets else rows
-        return Opened(rows, self.wholes(rows), scale)
+        return (rows[unsplit(rows, self.sets)] if self.sets else rows), scale
 
     def wholes(self, rows: IntArray) -> FloatArray:
         """The whole of each look, 0..100. (n, m) to (n,)."""

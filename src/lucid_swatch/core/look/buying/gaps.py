@@ -15,7 +15,6 @@ from ...garment.piece import Piece
 from ...garment.usual_finishes import USUAL_FINISHES
 from ...garment.vocabulary import Category as C
 from ...garment.vocabulary import Finish, PatternType
-from ..dressing.base_looks import BASE
 from ..dressing.dress import zone_of
 from ..dressing.wardrobe import Wardrobe
 from .counted import Counted
@@ -231,14 +230,7 @@ def opened_by(wardrobe: Wardrobe, strangers: Sequence[Piece], most: int) -> IntA
     """How many good looks each of some strangers opens; an accessory those that none which hangs there makes good.
 
     most: looks scored for each. To (n,)."""
-    counted = Counted(wardrobe, strangers, most)
-    return np.array(
-        [
-            counted.opened(one.id).count if zone_of(one.category) in BASE else counted.makes_anew(one.id, most)
-            for one in strangers
-        ],
-        dtype=np.intp,
-    )
+    return Counted(wardrobe, strangers, most).opens([one.id for one in strangers])
 
 
 def plain(id: str, category: C, lab: FloatArray) -> Piece:
