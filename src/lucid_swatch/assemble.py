@@ -18,6 +18,7 @@ from lucid_swatch.usecases.erase import scrub_when_due
 from lucid_swatch.usecases.reader import Hand, OwnHand
 from lucid_swatch.usecases.tidy import tidy
 from lucid_swatch.work.backups import Backups
+from lucid_swatch.work.first_seen import FirstSeen
 from lucid_swatch.work.queue import WorkQueue
 from lucid_swatch.work.watching import FolderWatch
 
@@ -38,7 +39,19 @@ def make_application(
     reader = reader or SocketReader(settings.reader_port)
     backups = Backups(sessions, data)
     return make_app(
-        Context(sessions, folder, queue, watch, backups, ForecastStandIn(), reader, hand or OwnHand(), key, moved)
+        Context(
+            sessions,
+            folder,
+            queue,
+            FirstSeen(),
+            watch,
+            backups,
+            ForecastStandIn(),
+            reader,
+            hand or OwnHand(),
+            key,
+            moved,
+        )
     )
 
 

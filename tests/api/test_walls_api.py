@@ -5,6 +5,7 @@ import time
 import pytest
 
 from lucid_swatch.assemble import make_application
+from lucid_swatch.core.garment.vocabulary import Category
 from lucid_swatch.formats.piece import PieceDocument
 from lucid_swatch.settings import Settings
 from lucid_swatch.usecases import walls
@@ -30,15 +31,50 @@ def client(http):
     return id
 
 
-def made(http, client, **asked):
+def begun(http, client, **asked):
     answer = http.post(f"/api/clients/{client}/walls", json=ASKED | asked)
     assert answer.status_code == 201, answer.text
     return answer.json()
 
 
-def test_a_short_rail_is_answered_at_once(http, client):
-    wall = made(http, client, formality={"low": 2, "high": 4})
+def made(http, client, **asked):
+    return when_made(http, begun(http, client, **asked))
+
+
+def when_made(http, wall):
+    until = time.monotonic() + 60
+    while wall["making"] is not None and time.monotonic() < until:
+        wall = http.get(f"/api/walls/{wall['id']}").json()
     assert wall["making"] is None
+    return wall
+
+
+def test_looks_of_a_short_rail_are_answered_as_soon_as_the_first_is_found(http, client):
+    skirts = [piece.id for piece in RAIL if piece.category is Category.SKIRT][:3]
+    first = begun(http, client, start=skirts)
+    assert 1 <= len(first["looks"]) < 5
+    assert first["making"] is not None
+    wall = when_made(http, first)
+    assert len(wall["looks"]) == 5
+    there = {frozenset(one["pieces"]): one["id"] for one in wall["looks"]}
+    stayed = [one for one in first["looks"] if frozenset(one["pieces"]) in there]
+    assert all(there[frozenset(one["pieces"])] == one["id"] for one in stayed), "a look that stays is the same look"
+
+
+def test_a_making_that_fails_is_told_and_the_wall_is_no_longer_watched(http, client, monkeypatch):
+    skirts = [piece.id for piece in RAIL if piece.category is Category.SKIRT][:3]
+
+    def breaks(wardrobe, wanted, made):
+        raise ValueError("broken")
+
+    monkeypatch.setattr(walls, "why_fewer", breaks)
+    wall = when_made(http, begun(http, client, start=skirts))
+    assert wall["lack"].startswith("The looks could not be made")
+    assert len(wall["looks"]) >= 1
+
+
+def test_a_short_rail_is_made_here(http, client):
+    wall = made(http, client, formality={"low": 2, "high": 4})
     assert len(wall["looks"]) == 5
     assert wall["wanted"]["formality"] == {"low": 2, "high": 4}
     first = wall["looks"][0]
@@ -51,9 +87,6 @@ def test_a_short_rail_is_answered_at_once(http, client):
 def test_a_longer_rail_is_made_by_a_job(http, client, monkeypatch):
     monkeypatch.setattr(walls, "AT_ONCE", 1)
     wall = made(http, client)
-    until = time.monotonic() + 60
-    while wall["making"] is not None and time.monotonic() < until:
-        wall = http.get(f"/api/walls/{wall['id']}").json()
     assert len(wall["looks"]) == 5
     stopped = http.request("DELETE", f"/api/walls/{wall['id']}/making").json()
     assert len(stopped["looks"]) == 5
@@ -70,7 +103,7 @@ def test_a_look_is_kept_dropped_and_taken_back(http, client):
     http.post(f"/api/clients/{client}/undo")
     back = http.get(at).json()
     assert [one["id"] for one in back["looks"]] == [one["id"] for one in kept["looks"]]
-    again = http.post(f"{at}/making", json=ASKED | {"seed": 4}).json()
+    again = when_made(http, http.post(f"{at}/making", json=ASKED | {"seed": 4}).json())
     assert kept["looks"][0]["id"] in [one["id"] for one in again["looks"]]
 
 

@@ -73,6 +73,7 @@ def make_app(context: Context) -> FastAPI:
         context.watch.start()
         context.backups.start()
         yield
+        context.first_seen.stop()
         context.watch.stop()
         context.backups.stop()
         context.queue.stop()

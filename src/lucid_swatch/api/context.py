@@ -16,6 +16,7 @@ from lucid_swatch.usecases.plans import Forecasts
 from lucid_swatch.usecases.reader import Hand
 from lucid_swatch.usecases.tidy import Moved
 from lucid_swatch.work.backups import Backups
+from lucid_swatch.work.first_seen import FirstSeen
 from lucid_swatch.work.queue import WorkQueue
 from lucid_swatch.work.watching import FolderWatch
 
@@ -29,6 +30,7 @@ class Context:
     sessions: Sessions
     folder: Folder
     queue: WorkQueue
+    first_seen: FirstSeen
     watch: FolderWatch
     backups: Backups
     forecasts: Forecasts

@@ -1,6 +1,8 @@
 """Looks that are made, and looks that are turned."""
 
 import json
+from collections.abc import Callable
+from functools import partial
 from typing import Annotated
 
 from fastapi import APIRouter, Query, Response
@@ -9,6 +11,7 @@ from sqlalchemy.orm import Session
 from lucid_swatch.core.look.verdict import judge
 from lucid_swatch.formats.made import made_of_wardrobe
 from lucid_swatch.store.clients import Clients
+from lucid_swatch.store.database import Sessions
 from lucid_swatch.store.jobs import Jobs
 from lucid_swatch.store.walls import Walls
 from lucid_swatch.usecases.day import over_a_day, turn_look
@@ -22,6 +25,7 @@ from lucid_swatch.usecases.walls import (
     looks_of,
     make_wall,
     rename,
+    set_down_unmade,
     shown,
     soon_made,
     stop_making,
@@ -65,7 +69,7 @@ def list_walls(session: ReadSession, context: InContext, client_id: Id) -> list[
 
 @router.post("/clients/{client_id}/walls", status_code=201)
 def make_looks(context: InContext, client_id: Id, asked: WallRequest) -> WallAnswer:
-    """Makes looks: of a short rail while one waits, of a longer one as a job that can be watched and stopped."""
+    """Makes looks, answered once the first hangs there, of a long rail at once; the rest can be watched and stopped."""
     wanted = asked.to_core()
     with context.sessions.begin() as session:
         wall = begin_wall(session, client_id, asked.name, wanted)
@@ -164,10 +168,19 @@ def lay_over_a_day(session: ReadSession, client_id: Id, asked: DayRequest) -> Da
 def _made(context: Context, wall_id: str, soon: bool) -> WallAnswer:
     if soon:
         # the job stands in the database all the same: what a kill cuts off is made at the next start
-        make_wall(context.sessions, wall_id, show=False)
-    else:
-        context.queue.add(wall_id)
+        with context.first_seen.of(partial(_made_here, context.sessions, wall_id)):
+            return _answer(context, wall_id)
+    context.queue.add(wall_id)
     return _answer(context, wall_id)
+
+
+def _made_here(sessions: Sessions, wall_id: str, seen: Callable[[], None]) -> None:
+    try:
+        make_wall(sessions, wall_id, seen)
+    except Exception:
+        # who asked may have been answered already, and the wall would be watched for ever
+        set_down_unmade(sessions, wall_id)
+        raise
 
 
 def _answer(context: Context, wall_id: str) -> WallAnswer:

@@ -198,7 +198,7 @@ def _make(sessions: Sessions, client_id: str, sample: SampleWall, pieces: dict[s
     )
     with sessions.begin() as session:
         wall = begin_wall(session, client_id, sample.name, wanted).id
-    make_wall(sessions, wall, show=False)
+    make_wall(sessions, wall)
     with sessions() as session:
         looks = Walls(session).get(wall).looks
     for look in looks[: sample.kept]:

@@ -18,6 +18,7 @@ from lucid_swatch.store.owned import owners_of_pictures
 from lucid_swatch.store.photos import Photos
 from lucid_swatch.store.studio import Studio, StudioKey
 
+from .faces import forget_heads
 from .watch import forget_client
 
 
@@ -61,6 +62,7 @@ def erase_client(
             asked = [job.about for job in Jobs(session).of_client(id)]
         with without({*photos, *asked}):
             rows, there, traces = _let_go(sessions, folder, id)
+            forget_heads()
         left = []
         try:
             note_erased(folder.path, id)

@@ -1,6 +1,6 @@
 """Looks are made and hang on a wall: kept, dropped for another, asked for again, let go."""
 
-from collections.abc import Iterable
+from collections.abc import Callable, Iterable
 from dataclasses import dataclass, replace
 from datetime import UTC, datetime
 from uuid import uuid4
@@ -69,10 +69,10 @@ def soon_made(session: Session, client_id: str, number: int) -> bool:
     return number <= FEW and Pieces(session).count(client_id) <= AT_ONCE
 
 
-def make_wall(sessions: Sessions, id: str, show: bool = True) -> None:
+def make_wall(sessions: Sessions, id: str, seen: Callable[[], None] = lambda: None) -> None:
     """Makes the looks that a wall was asked for, and ends the job; nothing when it was called off.
 
-    show: whether looks are written down as they are found, for who watches."""
+    seen: called whenever looks hang on the wall that were not there before, for who watches."""
     with sessions.begin() as session:
         job = Jobs(session).about(id)
         if job is None:
@@ -82,14 +82,14 @@ def make_wall(sessions: Sessions, id: str, show: bool = True) -> None:
         loaded = wardrobe_of(session, wall.client_id, Setting(by_log=wall.question.by_log))
 
     def tell(share: float, looks: list[MadeLook]) -> bool:
-        if not show:
-            return True
         with sessions.begin() as session:
             if not Jobs(session).is_asked(job.id):
                 return False
             Jobs(session).change(job.id, lambda now: replace(now, done=share))
             if wall.made_at is None:
                 Walls(session).change(id, lambda now: replace(now, looks=_on_the_wall(now, looks)))
+        if looks and wall.made_at is None:
+            seen()
         return True
 
     try:
@@ -187,8 +187,8 @@ def stop_making(session: Session, id: str) -> Wall:
     return wall
 
 
-def set_down_unmade(sessions: Sessions, id: str, problem: Problem) -> None:
-    """Notes on a wall why its looks could not be made, and ends the job."""
+def set_down_unmade(sessions: Sessions, id: str, problem: Problem | None = None) -> None:
+    """Notes on a wall that its looks could not be made, whatever the problem was, and ends the job."""
     with sessions.begin() as session:
         Jobs(session).call_off([id])
         told = "The looks could not be made: it took too long, or ended on the way. Ask for fewer, or again."

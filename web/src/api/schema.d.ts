@@ -1761,7 +1761,7 @@ export interface paths {
         put?: never;
         /**
          * Make Looks
-         * @description Makes looks: of a short rail while one waits, of a longer one as a job that can be watched and stopped.
+         * @description Makes looks, answered once the first hangs there, of a long rail at once; the rest can be watched and stopped.
          */
         post: operations["make_looks"];
         delete?: never;

@@ -1,8 +1,11 @@
-import { computed, type Ref } from 'vue'
+import { computed, ref, shallowRef, watch, type Ref } from 'vue'
 import type { Drawn, LookToDraw } from '@/api'
 import { keys } from './cache'
 import { answered, api } from './http'
 import { useServer } from './useServer'
+
+const draw = (client_id: string, looks: LookToDraw[]) =>
+  answered(api.POST('/api/clients/{client_id}/figures', { params: { path: { client_id } }, body: { looks } }))
 
 /** Some looks as they are drawn, in their order; the drawing before stays until the new one is there.
  *  now: whether they may be asked for, where something else goes first. */
@@ -10,16 +13,41 @@ export function useFigures(clientId: Ref<string>, looks: Ref<LookToDraw[]>, now:
   const asked = computed(() => JSON.stringify(looks.value))
   const { answer, problem } = useServer<Drawn[]>(
     () => (looks.value.length ? keys.figures(clientId.value, asked.value) : null),
-    () =>
-      answered(
-        api.POST('/api/clients/{client_id}/figures', {
-          params: { path: { client_id: clientId.value } },
-          body: { looks: JSON.parse(asked.value) as LookToDraw[] },
-        }),
-      ),
+    () => draw(clientId.value, JSON.parse(asked.value) as LookToDraw[]),
     { keeps: true, remembered: REMEMBERED, now },
   )
   return { drawn: computed(() => answer.value ?? []), problem }
+}
+
+/** Looks that come one after another as they are drawn, null where one is not yet: each is drawn once, whatever joins it.
+ *  of: what they are drawn of; when that changes all are drawn anew. */
+export function useFiguresOfMany(clientId: Ref<string>, looks: Ref<LookToDraw[]>, of: Ref<unknown>) {
+  const name = (look: LookToDraw) => JSON.stringify(look)
+  const known = shallowRef(new Map<string, Drawn>())
+  /** Those on their way: what joins meanwhile waits for them, so that the first is not kept back by the next. */
+  const asked = shallowRef<LookToDraw[]>([])
+  const round = ref(0)
+  const missing = computed(() => looks.value.filter((look) => !known.value.has(name(look))))
+  const { answer, problem } = useServer<Drawn[]>(
+    () => (asked.value.length ? keys.figures(clientId.value, `${round.value} ${JSON.stringify(asked.value)}`) : null),
+    () => draw(clientId.value, asked.value),
+    { remembered: REMEMBERED },
+  )
+  function goOn() {
+    const now = answer.value
+    if (now) {
+      known.value = new Map([...known.value, ...asked.value.map((look, k): [string, Drawn] => [name(look), now[k]!])])
+      asked.value = []
+    }
+    if (!asked.value.length || problem.value) asked.value = missing.value
+  }
+  watch([missing, answer], goOn, { immediate: true })
+  watch(of, () => {
+    round.value++
+    asked.value = []
+    known.value = new Map()
+  })
+  return { drawn: computed(() => looks.value.map((look) => known.value.get(name(look)) ?? null)), problem }
 }
 
 /** A drawing that nobody shows is soon another one. */

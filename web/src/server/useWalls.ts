@@ -1,4 +1,4 @@
-import { computed, type Ref } from 'vue'
+import { computed, watch, type Ref } from 'vue'
 import type { Need, Wall, WallBody, WallInList } from '@/api'
 import { cache, keys, touch, touchAllBut } from './cache'
 import { firstProblem } from './firstProblem'
@@ -8,7 +8,7 @@ import { useStep } from './useStep'
 import { useTried } from './useTried'
 
 /** How often a wall is looked at while its looks are being made, in milliseconds. */
-const WATCHED_EVERY = 300
+const WATCHED_EVERY = 120
 
 /** A client's walls, and one of them: made, kept, dropped, every step back. */
 export function useWalls(clientId: Ref<string>, wallId: Ref<string>) {
@@ -35,16 +35,35 @@ export function useWalls(clientId: Ref<string>, wallId: Ref<string>) {
     const name = keys.wall(clientId.value, now.id)
     await cache.cancelQueries({ queryKey: name })
     cache.setQueryData<Wall>(name, now)
-    void touchAllBut(clientId.value, name)
     return now
   }
-  const done = (act: () => Promise<Wall>) => inTurn(() => tried(async () => put(await act())))
+  const done = (act: () => Promise<Wall>) =>
+    inTurn(() =>
+      tried(async () => {
+        const now = await put(await act())
+        void touchAllBut(clientId.value, keys.wall(clientId.value, now.id))
+        return now
+      }),
+    )
+  /** Looks that are made change no piece and no kept look: what hangs there is drawn before anything is asked again. */
+  const made = (act: () => Promise<Wall>) =>
+    inTurn(() =>
+      tried(async () => {
+        const now = await put(await act())
+        if (now.making === null) void touch(keys.walls(clientId.value), keys.changes(clientId.value))
+        return now
+      }),
+    )
+  watch(wall, (now, before) => {
+    if (now?.making === null && before?.making != null && now.id === before.id)
+      void touch(keys.walls(clientId.value), keys.changes(clientId.value))
+  })
   const path = () => ({ params: { path: { wall_id: wallId.value } } })
   const lookAt = (look: string) => ({ params: { path: { wall_id: wallId.value, look_id: look } } })
 
-  const make = (body: WallBody) => done(() => answered(api.POST('/api/clients/{client_id}/walls', { ...at(), body })))
+  const make = (body: WallBody) => made(() => answered(api.POST('/api/clients/{client_id}/walls', { ...at(), body })))
   const makeAgain = (body: WallBody) =>
-    done(() => answered(api.POST('/api/walls/{wall_id}/making', { ...path(), body })))
+    made(() => answered(api.POST('/api/walls/{wall_id}/making', { ...path(), body })))
   const stop = () => done(() => answered(api.DELETE('/api/walls/{wall_id}/making', path())))
   const rename = (name: string) => done(() => answered(api.PUT('/api/walls/{wall_id}', { ...path(), body: { name } })))
   const tie = (look: string, keep: boolean) =>

@@ -21,7 +21,7 @@ import { baysOf, nameOf, usesOf, walked } from '@/lib/making'
 import { capital, plural } from '@/lib/words'
 import { firstProblem } from '@/server/firstProblem'
 import { useClient } from '@/server/useClient'
-import { useFigures } from '@/server/useFigure'
+import { useFiguresOfMany } from '@/server/useFigure'
 import { useKeptLooks } from '@/server/useKeptLooks'
 import { usePieces } from '@/server/useRail'
 import { useNeed, useWalls } from '@/server/useWalls'
@@ -42,9 +42,10 @@ const uses = computed(() => (wall.value ? usesOf(wall.value, rail.value) : []))
 const shownId = ref<string | null>(null)
 const shown = computed(() => looks.value.find((look) => look.id === shownId.value) ?? order.value[0] ?? null)
 const always = computed(() => client.value?.about.always_on ?? [])
-const { drawn: figures, problem: drawProblem } = useFigures(
+const { drawn: figures, problem: drawProblem } = useFiguresOfMany(
   id,
   computed(() => looks.value.map((look) => ({ pieces: [...look.pieces, ...always.value], worn: {} }))),
+  rail,
 )
 const drawn = computed(
   () => new Map(looks.value.flatMap((look, place) => (figures.value[place] ? [[look.id, figures.value[place]]] : []))),
@@ -64,6 +65,9 @@ const busy = ref(false)
 /** Nothing is said of looks that are still being made. */
 const hanging = (made: Wall) =>
   made.making === null ? `${plural(made.looks.length, 'look hangs', 'looks hang')} there.` : ''
+watch(wall, (now, before) => {
+  if (now && before?.making != null && now.id === before.id) told.value = hanging(now)
+})
 
 async function make() {
   if (busy.value || !rail.value.length) return
@@ -98,6 +102,10 @@ async function tie() {
 async function drop() {
   const look = shown.value
   if (!look || look.kept_as) return
+  if (wall.value?.making != null) {
+    told.value = 'Looks are still being made: drop it when they are.'
+    return
+  }
   const place = order.value.findIndex((one) => one.id === look.id)
   const now = await deeds.drop(look.id)
   if (!now) return
@@ -210,11 +218,6 @@ const KEYS: [string, string][] = [
       </p>
     </aside>
     <section ref="middle" class="middle" aria-label="The wall">
-      <div v-if="wall?.making != null" class="making" role="status">
-        <NProgress type="line" :percentage="Math.round(100 * wall.making)" :show-indicator="false" />
-        <span>Making looks…</span>
-        <NButton size="small" @click="deeds.stop">Stop</NButton>
-      </div>
       <WallOfLooks
         v-if="client && looks.length"
         class="wall"
@@ -247,8 +250,13 @@ const KEYS: [string, string][] = [
         {{ wall.lack }}
         <template v-if="wall.lost"> {{ wall.lost }} of its looks hold pieces that no longer hang here.</template>
       </p>
+      <div v-if="wall?.making != null" class="making" role="status">
+        <NProgress type="line" :percentage="Math.round(100 * wall.making)" :show-indicator="false" />
+        <span>Making looks…</span>
+        <NButton size="small" @click="deeds.stop">Stop</NButton>
+      </div>
       <UseStrips
-        v-if="wall && looks.length"
+        v-else-if="wall && looks.length"
         :uses="uses"
         :asked="askedPiece"
         :need="need"

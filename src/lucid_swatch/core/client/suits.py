@@ -25,6 +25,8 @@ DEPTH_COUNTS = 0.6
 """Of its weight in a trial: a whole wardrobe reaches further from a face's own depth than one drape does."""
 UNKNOWN_DOUBT = 0.6
 """Standard deviation taken for what nobody has read."""
+AXES = (np.linspace(-1, 1, len(UNDERTONES)), STEPS, STEPS)
+"""Where undertone, depth and clarity are believed to lie."""
 SHOWN = {"neutrals": 8, "tones": 12}
 
 
@@ -53,25 +55,16 @@ class Suits:
 
 
 def fit_of(lab: FloatArray, reading: FaceReading) -> FloatArray:
-    """How well colours suit a colouring, expected over what is not known of it, 0..1. (n, 3) to (n,)."""
-    places, weight = _belief(reading)
+    """How well colours suit a colouring, expected over what is not known of it, 0..1. (n, 3) to (n,).
+
+    Undertone, depth and clarity are believed apart from each other, so that the fit is the product of three."""
     contrast = reading.contrast.value if reading.contrast.known else 40.0
     stretch = WEIGHTS * np.array([1.0, DEPTH_COUNTS / (1.0 + contrast / CONTRAST_OPENS), 1.0])
-    apart = ((places_of(lab)[:, None] - places[None]) * stretch) ** 2
-    fit: FloatArray = np.exp(-0.5 * apart.sum(axis=2) / REACH**2) @ weight
+    believed = (reading.undertone, reading.depth, reading.clarity)
+    fit = np.ones(len(lab))
+    for place, axis, estimate, reach in zip(places_of(lab).T, AXES, believed, REACH / stretch, strict=True):
+        fit *= np.exp(-0.5 * ((place[:, None] - axis) / reach) ** 2) @ _bell(axis, estimate)
     return fit
-
-
-def _belief(reading: FaceReading) -> tuple[FloatArray, FloatArray]:
-    """Places of a client and how likely each is. (n, 3), (n,)."""
-    axes = [np.linspace(-1, 1, len(UNDERTONES)), STEPS, STEPS]
-    chances = [
-        _bell(axis, estimate)
-        for axis, estimate in zip(axes, (reading.undertone, reading.depth, reading.clarity), strict=True)
-    ]
-    grid = np.meshgrid(*axes, indexing="ij")
-    weight = chances[0][:, None, None] * chances[1][None, :, None] * chances[2][None, None, :]
-    return np.stack([g.ravel() for g in grid], axis=1), weight.ravel()
 
 
 def _bell(axis: FloatArray, estimate: Estimate) -> FloatArray:
