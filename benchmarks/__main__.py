@@ -2,7 +2,7 @@
 
 Usage: python -m benchmarks [--photos FOLDER]... [--only accuracy|held|card|trials|portraits|intake|speed|scoring|cliffs|fuzz|screens|rail|
                            kills|busy|requests|twenty|backup|long|making|rooms|buying|
-                           capsules|planning|log|book]
+                           capsules|planning|log|book|wall]
 FOLDER holds photos with a truth.json; without one, the project's own samples are used."""
 
 import argparse
@@ -38,6 +38,7 @@ from .screens import screens
 from .speed import measuring, measuring_some
 from .trials import trials
 from .twenty_clients import twenty_clients
+from .wall_seen import wall_seen
 from .wear_log import wear_log
 
 PARTS = (
@@ -66,6 +67,7 @@ PARTS = (
     "planning",
     "log",
     "book",
+    "wall",
 )
 
 
@@ -82,7 +84,9 @@ def main():
     figures = {}
     with tempfile.TemporaryDirectory() as folder:
         demo = Path(folder) / "demo"
-        if wanted & {"intake", "speed", "screens", "rail", "book"} or ("accuracy" in wanted and not asked.photos):
+        if wanted & {"intake", "speed", "screens", "rail", "book", "wall"} or (
+            "accuracy" in wanted and not asked.photos
+        ):
             # in a process that ends: its memory is none of what is measured
             with ProcessPoolExecutor(1, mp_context=multiprocessing.get_context("spawn")) as pool:
                 pool.submit(build_demo, demo).result()
@@ -137,6 +141,8 @@ def main():
                 figures[f"rooms, {photos.name if photos else 'own'}"] = rooms(photos)
         if "book" in wanted:
             figures["lookbook"] = book(demo, Path(folder))
+        if "wall" in wanted:
+            figures["looks on the wall"] = wall_seen(demo)
         if "screens" in wanted:
             figures["screens"] = screens(demo)
         if "rail" in wanted:

@@ -15,6 +15,7 @@ from lucid_swatch.store.database import Sessions
 from lucid_swatch.store.jobs import Jobs
 from lucid_swatch.store.walls import Walls
 from lucid_swatch.usecases.day import over_a_day, turn_look
+from lucid_swatch.usecases.figures import Asked, draw_looks
 from lucid_swatch.usecases.rail_out import file_name
 from lucid_swatch.usecases.walls import (
     ask_again,
@@ -169,7 +170,7 @@ def _made(context: Context, wall_id: str, soon: bool) -> WallAnswer:
     if soon:
         # the job stands in the database all the same: what a kill cuts off is made at the next start
         with context.first_seen.of(partial(_made_here, context.sessions, wall_id)):
-            return _answer(context, wall_id)
+            return _first_answer(context, wall_id)
     context.queue.add(wall_id)
     return _answer(context, wall_id)
 
@@ -186,6 +187,19 @@ def _made_here(sessions: Sessions, wall_id: str, seen: Callable[[], None]) -> No
 def _answer(context: Context, wall_id: str) -> WallAnswer:
     with context.sessions() as session:
         return _shown(session, wall_id)
+
+
+def _first_answer(context: Context, wall_id: str) -> WallAnswer:
+    """The wall with its first looks drawn: whoever asked waits for them."""
+    with context.sessions() as session:
+        found = shown(session, wall_id)
+        job = Jobs(session).about(wall_id)
+        if job is None:
+            return wall_answer(found, None)
+        always = [piece.id for piece in found.wardrobe.always if piece.id in found.wardrobe.by_id]
+        asked = [Asked((*one.piece_ids, *always)) for one in found.looks]
+        drawn = draw_looks(session, context.folder, found.wall.client_id, asked)
+        return wall_answer(found, job.done or 0.0, drawn)
 
 
 def _shown(session: Session, wall_id: str) -> WallAnswer:

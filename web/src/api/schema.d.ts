@@ -8675,6 +8675,8 @@ export interface components {
              * @description How far it carries the theme, 0..1; null without one.
              */
             carries: number | null;
+            /** @description As it is drawn with what is always on, where it is the first to be seen and nothing is to be waited for twice. */
+            drawn: components["schemas"]["DrawnAnswer"] | null;
         };
         /**
          * WallName

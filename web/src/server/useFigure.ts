@@ -19,10 +19,14 @@ export function useFigures(clientId: Ref<string>, looks: Ref<LookToDraw[]>, now:
   return { drawn: computed(() => answer.value ?? []), problem }
 }
 
-/** Looks that come one after another as they are drawn, null where one is not yet: each is drawn once, whatever joins it.
- *  of: what they are drawn of; when that changes all are drawn anew. */
-export function useFiguresOfMany(clientId: Ref<string>, looks: Ref<LookToDraw[]>, of: Ref<unknown>) {
-  const name = (look: LookToDraw) => JSON.stringify(look)
+/** Looks that come one after another as they are drawn, null where one is not yet: each is drawn once, whatever joins it,
+ *  and what came drawn is not asked for. of: what they are drawn of; when that changes all are drawn anew. */
+export function useFiguresOfMany(
+  clientId: Ref<string>,
+  looks: Ref<(LookToDraw & { drawn?: Drawn | null })[]>,
+  of: Ref<unknown>,
+) {
+  const name = ({ pieces, worn }: LookToDraw) => JSON.stringify([pieces, worn])
   const known = shallowRef(new Map<string, Drawn>())
   /** Those on their way: what joins meanwhile waits for them, so that the first is not kept back by the next. */
   const asked = shallowRef<LookToDraw[]>([])
@@ -33,13 +37,17 @@ export function useFiguresOfMany(clientId: Ref<string>, looks: Ref<LookToDraw[]>
     () => draw(clientId.value, asked.value),
     { remembered: REMEMBERED },
   )
+  const know = (drawn: [LookToDraw, Drawn][]) =>
+    (known.value = new Map([...known.value, ...drawn.map(([look, one]): [string, Drawn] => [name(look), one])]))
   function goOn() {
     const now = answer.value
     if (now) {
-      known.value = new Map([...known.value, ...asked.value.map((look, k): [string, Drawn] => [name(look), now[k]!])])
+      know(asked.value.map((look, k) => [look, now[k]!]))
       asked.value = []
     }
-    if (!asked.value.length || problem.value) asked.value = missing.value
+    const came = missing.value.filter((look) => look.drawn)
+    if (came.length) know(came.map((look) => [look, look.drawn!]))
+    if (!asked.value.length || problem.value) asked.value = missing.value.map(({ pieces, worn }) => ({ pieces, worn }))
   }
   watch([missing, answer], goOn, { immediate: true })
   watch(of, () => {

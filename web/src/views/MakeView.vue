@@ -44,7 +44,7 @@ const shown = computed(() => looks.value.find((look) => look.id === shownId.valu
 const always = computed(() => client.value?.about.always_on ?? [])
 const { drawn: figures, problem: drawProblem } = useFiguresOfMany(
   id,
-  computed(() => looks.value.map((look) => ({ pieces: [...look.pieces, ...always.value], worn: {} }))),
+  computed(() => looks.value.map(({ pieces, drawn }) => ({ pieces: [...pieces, ...always.value], worn: {}, drawn }))),
   rail,
 )
 const drawn = computed(

@@ -1,5 +1,6 @@
 """What the screens send and get about walls of looks that were made, and about turning looks."""
 
+from collections.abc import Sequence
 from datetime import datetime
 
 from pydantic import Field
@@ -17,9 +18,11 @@ from lucid_swatch.core.problems import Refused
 from lucid_swatch.formats.look import ThemeDocument
 from lucid_swatch.formats.look_particulars import StageDocument
 from lucid_swatch.formats.verdict import MendDocument, mend_document
+from lucid_swatch.usecases.figures import DrawnLook
 from lucid_swatch.usecases.walls import Shown
 
 from .base import Answer, Request
+from .figures import DrawnAnswer, drawn_answer
 from .looks import JudgeRequest
 
 
@@ -104,6 +107,8 @@ class WallLookAnswer(Answer):
     """What sets it apart."""
     carries: float | None
     """How far it carries the theme, 0..1; null without one."""
+    drawn: DrawnAnswer | None = None
+    """As it is drawn with what is always on, where it is the first to be seen and nothing is to be waited for twice."""
 
 
 class WantedAnswer(Answer):
@@ -213,8 +218,10 @@ class DayAnswer(Answer):
     """The whole of that stage."""
 
 
-def wall_answer(found: Shown, making: float | None) -> WallAnswer:
-    """A wall as the screen shows it."""
+def wall_answer(found: Shown, making: float | None, drawn: Sequence[DrawnLook] = ()) -> WallAnswer:
+    """A wall as the screen shows it. drawn: its looks, where they are sent along."""
+    figures: list[DrawnAnswer | None] = [drawn_answer(one) for one in drawn]
+    figures = figures or [None] * len(found.looks)
     wall, theme = found.wall, found.wall.wanted.theme
     looks = [
         WallLookAnswer(
@@ -229,9 +236,10 @@ def wall_answer(found: Shown, making: float | None) -> WallAnswer:
             scores=_scores(verdict),
             because=because,
             carries=None if theme is None else carried(worn, theme).share,
+            drawn=figure,
         )
-        for one, verdict, because, role, worn in zip(
-            found.looks, found.verdicts, found.because, found.roles, found.worn, strict=True
+        for one, verdict, because, role, worn, figure in zip(
+            found.looks, found.verdicts, found.because, found.roles, found.worn, figures, strict=True
         )
     ]
     return WallAnswer(
