@@ -43,19 +43,20 @@ SCROLL = """async () => {
   return frames
 }"""
 ZOOM = """async () => {
-  const input = document.querySelector('input[type=range]')
+  const step = (name) => document.querySelector(`.zoom button[aria-label^="${name}"]`)
+  const [farther, nearer] = [step('Farther'), step('Nearer')]
   const frames = []
   let last = performance.now()
   const frame = () => new Promise((done) => requestAnimationFrame((now) => { frames.push(now - last); last = now; done() }))
   await frame(); frames.length = 0
-  for (const step of [3, 4, 5, 4, 3, 2, 1, 0, 1, 2]) {
-    input.value = step; input.dispatchEvent(new Event('input'))
+  for (const step of [nearer, nearer, nearer, farther, farther, farther, farther, farther, nearer, nearer]) {
+    step.click()
     for (let k = 0; k < 6; k++) await frame()
   }
   return frames
 }"""
 FILTER = """async () => {
-  const input = document.querySelector('input[type=search]')
+  const input = document.querySelector('.find input')
   const took = []
   for (const typed of ['navy', 'navy not print', 'warm', 'knit or coat', 'dark', '']) {
     const start = performance.now()
