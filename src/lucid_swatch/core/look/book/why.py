@@ -23,7 +23,7 @@ TELLS: dict[str, Told] = {
     "metals-mixed": lambda p, look: "gold and silver are mixed on purpose",
     "stark-black": lambda p, look: f"the black of {named(p)} comes twice, so it is meant",
     "pale-accessories": lambda p, look: (
-        f"{named(p)} {verb(p, 'is', 'are')} as light as the rest, so nothing weighs it down"
+        f"{named(p)} {verb(p, 'is', 'are')} light enough for it, so nothing weighs it down"
     ),
     "pop": lambda p, look: f"{named(p)} {verb(p, 'is', 'are')} the one bright word in a quiet look",
     "strong-held-by-quiet": lambda p, look: f"something quiet holds {named(p)}",

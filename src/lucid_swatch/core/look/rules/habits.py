@@ -62,7 +62,7 @@ def _blue_clothes(table: PieceTable) -> Feature:
 
 
 def pale_accessories(batch: LookBatch) -> Points:
-    """Shoes and bag as light as a pale look, or far darker."""
+    """Shoes and bag light enough for a pale look, or far darker."""
     w, lightness, heavy = batch.weights.points, batch.of("mean_lightness"), batch.of(_heavy)
     total = batch.seen(CLOTHES)
     pale = batch.seen(_lightness_of_clothes) / np.maximum(total, 1e-9)
@@ -82,7 +82,7 @@ def pale_accessories(batch: LookBatch) -> Points:
         lambda i: (
             f"{batch.called(i, leading(gap[:, i]))}: {deepest[i] + 28:.0f} L* below a pale look of L* {pale[i]:.0f}"
             if values[i] < 0
-            else f"{batch.called(i, heavy[:, i])}: as light as the look, L* {pale[i]:.0f}"
+            else f"{batch.called(i, heavy[:, i])}: light enough for a pale look of L* {pale[i]:.0f}"
         ),
     )
 
