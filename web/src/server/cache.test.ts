@@ -1,6 +1,6 @@
 import { QueryObserver } from '@tanstack/vue-query'
 import { beforeEach, expect, test } from 'vitest'
-import { cache, touch, touchAllBut } from './cache'
+import { cache, showNow, touch, touchAllBut } from './cache'
 
 const KEY = ['client', 'one', 'photos']
 
@@ -51,5 +51,21 @@ test('an answer that is there is asked for once', async () => {
   await done
   expect(server.answers).toHaveLength(2)
   expect(list.said()).toBe('after')
+  list.stop()
+})
+
+test('an older answer does not undo what is known, and whoever shows it hears that one was on its way', async () => {
+  const server = slowServer()
+  const list = shown(server.ask)
+  server.answers[0]?.()
+  await turns()
+  void touch(KEY)
+  await turns()
+  expect(await showNow<string>(KEY, () => 'known')).toBe(true)
+  server.answers[1]?.()
+  await turns()
+  expect(list.said()).toBe('known')
+  expect(await showNow<string>(KEY, (before) => `${before} well`)).toBe(false)
+  expect(list.said()).toBe('known well')
   list.stop()
 })

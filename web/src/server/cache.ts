@@ -90,6 +90,17 @@ export async function touch(...touched: QueryKey[]): Promise<void> {
   await Promise.all(touched.map((queryKey) => askAgain({ queryKey })))
 }
 
+/**
+ * Shows what is known now; an answer that is on its way is older and not waited for. Tells whether there was one: it may
+ * have brought more than what is known, so that whoever does not touch the key anyway has to ask again.
+ */
+export async function showNow<T>(queryKey: QueryKey, now: (before: T | undefined) => T | undefined): Promise<boolean> {
+  const onItsWay = cache.isFetching({ queryKey, exact: true }) > 0
+  await cache.cancelQueries({ queryKey, exact: true })
+  cache.setQueryData<T>(queryKey, now)
+  return onItsWay
+}
+
 /** All of a client but what is known already. */
 export async function touchAllBut(client: string, known: QueryKey): Promise<void> {
   const same = JSON.stringify(known)

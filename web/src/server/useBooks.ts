@@ -11,7 +11,7 @@ import type {
   ToldPage,
   WallInList,
 } from '@/api'
-import { cache, keys, touch } from './cache'
+import { cache, keys, showNow, touch } from './cache'
 import { firstProblem } from './firstProblem'
 import { answered, api } from './http'
 import { usePlanList } from './usePlans'
@@ -83,8 +83,7 @@ export function useBooks(clientId: Ref<string>, bookId: Ref<string>, pageId: Ref
       tried(async () => {
         const made = await act()
         const name = keys.lookbook(clientId.value, made.id)
-        await cache.cancelQueries({ queryKey: name })
-        cache.setQueryData<Book>(name, made)
+        await showNow<Book>(name, () => made)
         await touch(keys.lookbooks(clientId.value), keys.bookPages(clientId.value), keys.changes(clientId.value))
         return made
       }),

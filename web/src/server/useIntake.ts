@@ -1,6 +1,6 @@
 import { computed, ref, watch, type Ref } from 'vue'
 import type { Job, Neighbour, NeutralMark, Photo, Rereading, Studio, Stroke, Taken, Word } from '@/api'
-import { cache, keys, touch, touchAllBut } from './cache'
+import { cache, keys, showNow, touch, touchAllBut } from './cache'
 import { answered, api, asForm } from './http'
 import { firstProblem } from './firstProblem'
 import { useServer } from './useServer'
@@ -19,7 +19,6 @@ const busy = (photo: Photo) => unread(photo) || photo.changing
 /** A client's photos: taken in, read in the background, corrected and hung. */
 export function useIntake(clientId: Ref<string>) {
   const key = () => keys.photos(clientId.value)
-  const known = () => cache.getQueryData<Photo[]>(key())
   const { problem: failed, tried } = useTried()
   const sending = ref({ done: 0, of: 0 })
   const refused = ref<Taken[]>([])
@@ -89,9 +88,8 @@ export function useIntake(clientId: Ref<string>) {
 
   /** Shows a photo as it is now; a list that was asked for before is not waited for. */
   async function put(photo: Photo): Promise<Photo> {
-    await cache.cancelQueries({ queryKey: key() })
-    cache.setQueryData<Photo[]>(key(), (before) => before?.map((one) => (one.id === photo.id ? photo : one)))
-    void touch(keys.jobs(clientId.value))
+    const more = await showNow<Photo[]>(key(), (before) => before?.map((one) => (one.id === photo.id ? photo : one)))
+    void touch(keys.jobs(clientId.value), ...(more ? [key()] : []))
     return photo
   }
   const corrected = (act: () => Promise<Photo>) => tried(async () => put(await act()))
@@ -128,19 +126,14 @@ export function useIntake(clientId: Ref<string>) {
   const remove = (id: string) =>
     tried(async () => {
       await answered(api.DELETE('/api/photos/{photo_id}', path(id)))
-      await cache.cancelQueries({ queryKey: key() })
-      cache.setQueryData<Photo[]>(
-        key(),
-        (known() ?? []).filter((one) => one.id !== id),
-      )
+      await showNow<Photo[]>(key(), (before) => before?.filter((one) => one.id !== id))
       void touch(keys.all(clientId.value))
     })
   /** The photo hangs as soon as the server says so: the next key is meant for the next photo. */
   const hang = (id: string, word: Word) =>
     tried(async () => {
       const piece = await answered(api.POST('/api/photos/{photo_id}/hang', { ...path(id), body: word }))
-      await cache.cancelQueries({ queryKey: key() })
-      cache.setQueryData<Photo[]>(key(), (before) =>
+      await showNow<Photo[]>(key(), (before) =>
         before?.map((one) => (one.id === id ? { ...one, state: 'hung' as const } : one)),
       )
       void touch(keys.all(clientId.value))
@@ -149,8 +142,7 @@ export function useIntake(clientId: Ref<string>) {
   const takeOff = (piece_id: string, photo: string) =>
     tried(async () => {
       await answered(api.DELETE('/api/pieces/{piece_id}', { params: { path: { piece_id } } }))
-      await cache.cancelQueries({ queryKey: key() })
-      cache.setQueryData<Photo[]>(key(), (before) =>
+      await showNow<Photo[]>(key(), (before) =>
         before?.map((one) => (one.id === photo ? { ...one, state: 'read' as const } : one)),
       )
       void touch(keys.all(clientId.value))

@@ -1,6 +1,6 @@
 import { computed, type Ref } from 'vue'
 import type { DayWeather, EventChange, Felt, OtherLooks, OwnWord, Plan, PlanBody, PlanChange, PlanInList } from '@/api'
-import { cache, keys, touch, touchAllBut } from './cache'
+import { cache, keys, showNow, touch, touchAllBut } from './cache'
 import { firstProblem } from './firstProblem'
 import { answered, api, asForm } from './http'
 import { useServer } from './useServer'
@@ -41,8 +41,7 @@ export function usePlans(clientId: Ref<string>, planId: Ref<string>, now: () => 
   const eventPath = (event: string) => ({ params: { path: { plan_id: planId.value, event_id: event } } })
   const put = async (one: Plan) => {
     const name = keys.plan(clientId.value, one.id)
-    await cache.cancelQueries({ queryKey: name })
-    cache.setQueryData<Plan>(name, one)
+    await showNow<Plan>(name, () => one)
     void touchAllBut(clientId.value, name)
     return one
   }

@@ -1,6 +1,6 @@
 import { computed, type Ref } from 'vue'
 import type { Kept, Piece, Word } from '@/api'
-import { cache, keys, touch, touchAllBut } from './cache'
+import { cache, keys, showNow, touch, touchAllBut } from './cache'
 import { answered, api } from './http'
 import { firstProblem } from './firstProblem'
 import { useServer } from './useServer'
@@ -60,10 +60,9 @@ export function useRail(clientId: Ref<string>) {
           body: { pieces: ids, word: what.word ?? {}, kept: what.kept ?? {} },
         }),
       )
-      await cache.cancelQueries({ queryKey: key })
       const now = new Map(changed.map((piece) => [piece.id, piece]))
-      cache.setQueryData<Piece[]>(key, (before) => before?.map((piece) => now.get(piece.id) ?? piece))
-      void touchAllBut(client, key)
+      const more = await showNow<Piece[]>(key, (before) => before?.map((piece) => now.get(piece.id) ?? piece))
+      void (more ? touch(keys.all(client)) : touchAllBut(client, key))
       return changed
     })
   /** Writes into the log that a piece was worn. */

@@ -1,6 +1,6 @@
 import { computed, watch, type Ref } from 'vue'
 import type { Need, Wall, WallBody, WallInList } from '@/api'
-import { cache, keys, touch, touchAllBut } from './cache'
+import { cache, keys, showNow, touch, touchAllBut } from './cache'
 import { firstProblem } from './firstProblem'
 import { answered, api } from './http'
 import { useServer } from './useServer'
@@ -33,8 +33,7 @@ export function useWalls(clientId: Ref<string>, wallId: Ref<string>) {
   const { told, inTurn, undo, redo } = useStep(clientId, tried)
   const put = async (now: Wall) => {
     const name = keys.wall(clientId.value, now.id)
-    await cache.cancelQueries({ queryKey: name })
-    cache.setQueryData<Wall>(name, now)
+    await showNow<Wall>(name, () => now)
     return now
   }
   const done = (act: () => Promise<Wall>) =>
