@@ -61,7 +61,9 @@ const { need, problem: needProblem } = useNeed(id, wallId, askedPiece)
 const problem = firstProblem(
   clientProblem, railProblem, wallProblem, keepProblem, drawProblem, turnProblem, needProblem,
 ) // prettier-ignore
-const busy = ref(false)
+const asked = ref(false)
+/** Asked again while they are being made, the looks of one question would hang there for the other. */
+const busy = computed(() => asked.value || wall.value?.making != null)
 /** Nothing is said of looks that are still being made. */
 const hanging = (made: Wall) =>
   made.making === null ? `${plural(made.looks.length, 'look hangs', 'looks hang')} there.` : ''
@@ -71,10 +73,9 @@ watch(wall, (now, before) => {
 
 async function make() {
   if (busy.value || !rail.value.length) return
-  busy.value = true
-  const asked = { ...body.value, name: body.value.name.trim() || nameOf(body.value, rail.value) }
-  const made = await deeds.make(asked)
-  busy.value = false
+  asked.value = true
+  const made = await deeds.make({ ...body.value, name: body.value.name.trim() || nameOf(body.value, rail.value) })
+  asked.value = false
   if (!made) return
   told.value = hanging(made)
   shownId.value = null
@@ -84,9 +85,9 @@ async function make() {
 async function again() {
   if (!wall.value) return make()
   if (busy.value) return
-  busy.value = true
+  asked.value = true
   const made = await deeds.makeAgain({ ...body.value, name: wall.value.name })
-  busy.value = false
+  asked.value = false
   if (made) told.value = hanging(made)
 }
 function afresh() {
