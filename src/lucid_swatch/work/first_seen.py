@@ -7,7 +7,7 @@ from threading import Event
 
 HANDS = 2
 """Such works at one time; those that come meanwhile wait."""
-PATIENCE = 1.0
+PATIENCE = 5.0
 """Seconds that a work waits for its first result to be answered: done side by side, both would take twice as long."""
 
 
