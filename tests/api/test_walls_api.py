@@ -61,18 +61,6 @@ def test_looks_of_a_short_rail_are_answered_as_soon_as_the_first_is_found(http, 
     assert all(there[frozenset(one["pieces"])] == one["id"] for one in stayed), "a look that stays is the same look"
 
 
-def test_a_making_that_fails_is_told_and_the_wall_is_no_longer_watched(http, client, monkeypatch):
-    skirts = [piece.id for piece in RAIL if piece.category is Category.SKIRT][:3]
-
-    def breaks(wardrobe, wanted, made):
-        raise ValueError("broken")
-
-    monkeypatch.setattr(walls, "why_fewer", breaks)
-    wall = when_made(http, begun(http, client, start=skirts))
-    assert wall["lack"].startswith("The looks could not be made")
-    assert len(wall["looks"]) >= 1
-
-
 def test_a_short_rail_is_made_here(http, client):
     wall = made(http, client, formality={"low": 2, "high": 4})
     assert len(wall["looks"]) == 5

@@ -26,6 +26,7 @@ from lucid_swatch.usecases.walls import (
     keep_on_wall,
     let_wall_go,
     make_wall,
+    make_while_seen,
     rename,
     shown,
     stop_making,
@@ -104,6 +105,49 @@ def test_looks_come_to_the_wall_as_they_are_found_and_a_stop_leaves_them(session
     left = at(sessions, id)
     assert 1 <= len(left.looks) < 6
     assert left.lack == "Stopped."
+
+
+class FullOnceThereIsALook:
+    """A disk that takes nothing more once a look hangs there, until the wall is said to be unmade."""
+
+    def __init__(self, sessions):
+        self.sessions, self.full, self.refused = sessions, False, 0
+
+    def __call__(self):
+        return self.sessions()
+
+    @contextmanager
+    def begin(self):
+        if self.full and not self.refused:
+            self.refused += 1
+            raise OSError(28, "no space left")
+        with self.sessions.begin() as session:
+            yield session
+
+    def fill(self):
+        self.full = True
+
+
+def test_a_making_that_fails_after_its_first_look_is_told_on_the_wall(sessions, maren):
+    with sessions.begin() as session:
+        id = begin_wall(session, maren, "Tour", Wanted(6, SKIRTS)).id
+    disk = FullOnceThereIsALook(sessions)
+    with pytest.raises(OSError, match="no space"):
+        make_while_seen(disk, id, disk.fill)
+    assert disk.refused == 1
+    left = at(sessions, id)
+    assert left.lack.startswith("The looks could not be made")
+    assert 1 <= len(left.looks) < 6
+    with sessions() as session:
+        assert Jobs(session).about(id) is None, "nobody watches it any more"
+
+
+def test_nothing_is_dropped_while_looks_are_being_made(sessions, maren, wall):
+    with sessions.begin() as session:
+        ask_again(session, wall, Wanted(4, SKIRTS))
+    with sessions.begin() as session, pytest.raises(Refused, match="still being made"):
+        drop(session, wall, at(sessions, wall).looks[0].id)
+    assert len(at(sessions, wall).looks) == 6
 
 
 def test_what_a_kill_cut_off_is_made_when_the_job_is_taken_up(sessions, maren, folder):

@@ -1,6 +1,6 @@
 """Work whose first result is answered while the rest goes on."""
 
-from threading import Event
+from threading import Event, Timer
 
 import pytest
 
@@ -46,13 +46,15 @@ def test_what_goes_wrong_before_there_is_anything_to_see_is_told_to_who_asked(fi
 
 
 def test_who_stops_waits_for_what_is_under_way():
-    seen, done = FirstSeen(), []
+    seen, done, go_on = FirstSeen(), [], Event()
 
     def work(first):
         first()
+        go_on.wait(LONG)
         done.append("rest")
 
     with seen.of(work):
         pass
+    Timer(0.1, go_on.set).start()
     seen.stop()
     assert done == ["rest"]

@@ -1,7 +1,6 @@
 """Looks that are made, and looks that are turned."""
 
 import json
-from collections.abc import Callable
 from functools import partial
 from typing import Annotated
 
@@ -11,22 +10,22 @@ from sqlalchemy.orm import Session
 from lucid_swatch.core.look.verdict import judge
 from lucid_swatch.formats.made import made_of_wardrobe
 from lucid_swatch.store.clients import Clients
-from lucid_swatch.store.database import Sessions
+from lucid_swatch.store.folder import Folder
 from lucid_swatch.store.jobs import Jobs
 from lucid_swatch.store.walls import Walls
 from lucid_swatch.usecases.day import over_a_day, turn_look
-from lucid_swatch.usecases.figures import Asked, draw_looks
+from lucid_swatch.usecases.figures import Asked, DrawnLook, draw_looks
 from lucid_swatch.usecases.rail_out import file_name
 from lucid_swatch.usecases.walls import (
+    Shown,
     ask_again,
     begin_wall,
     drop,
     keep_on_wall,
     let_wall_go,
     looks_of,
-    make_wall,
+    make_while_seen,
     rename,
-    set_down_unmade,
     shown,
     soon_made,
     stop_making,
@@ -169,40 +168,27 @@ def lay_over_a_day(session: ReadSession, client_id: Id, asked: DayRequest) -> Da
 def _made(context: Context, wall_id: str, soon: bool) -> WallAnswer:
     if soon:
         # the job stands in the database all the same: what a kill cuts off is made at the next start
-        with context.first_seen.of(partial(_made_here, context.sessions, wall_id)):
-            return _first_answer(context, wall_id)
+        with context.first_seen.of(partial(make_while_seen, context.sessions, wall_id)):
+            return _answer(context, wall_id, drawn=True)
     context.queue.add(wall_id)
     return _answer(context, wall_id)
 
 
-def _made_here(sessions: Sessions, wall_id: str, seen: Callable[[], None]) -> None:
-    try:
-        make_wall(sessions, wall_id, seen)
-    except Exception:
-        # who asked may have been answered already, and the wall would be watched for ever
-        set_down_unmade(sessions, wall_id)
-        raise
-
-
-def _answer(context: Context, wall_id: str) -> WallAnswer:
+def _answer(context: Context, wall_id: str, drawn: bool = False) -> WallAnswer:
+    """drawn: whether looks that hang there while others are made come drawn, so that nobody waits twice for the first."""
     with context.sessions() as session:
-        return _shown(session, wall_id)
+        return _shown(session, wall_id, context.folder if drawn else None)
 
 
-def _first_answer(context: Context, wall_id: str) -> WallAnswer:
-    """The wall with its first looks drawn: whoever asked waits for them."""
-    with context.sessions() as session:
-        found = shown(session, wall_id)
-        job = Jobs(session).about(wall_id)
-        if job is None:
-            return wall_answer(found, None)
-        always = [piece.id for piece in found.wardrobe.always if piece.id in found.wardrobe.by_id]
-        asked = [Asked((*one.piece_ids, *always)) for one in found.looks]
-        drawn = draw_looks(session, context.folder, found.wall.client_id, asked)
-        return wall_answer(found, job.done or 0.0, drawn)
-
-
-def _shown(session: Session, wall_id: str) -> WallAnswer:
+def _shown(session: Session, wall_id: str, folder: Folder | None = None) -> WallAnswer:
     found = shown(session, wall_id)
     job = Jobs(session).about(wall_id)
-    return wall_answer(found, None if job is None else job.done or 0.0)
+    if job is None:
+        return wall_answer(found, None)
+    return wall_answer(found, job.done or 0.0, [] if folder is None else _drawn(session, folder, found))
+
+
+def _drawn(session: Session, folder: Folder, found: Shown) -> list[DrawnLook]:
+    always = [piece.id for piece in found.wardrobe.always if piece.id in found.wardrobe.by_id]
+    asked = [Asked((*one.piece_ids, *always)) for one in found.looks]
+    return draw_looks(session, folder, found.wall.client_id, asked)

@@ -153,8 +153,7 @@ def head_of(session: Session, folder: Folder, id: str) -> bytes:
     face = _portrait(session, id)
     if not can_be_cut(face.spots.get("eyes", ())):
         raise Refused("no head can be cut from this portrait.", "eyes", "Put a lens on each eye.")
-    hair = face.colours.get("hair")
-    return _cut(folder.picture(id, PERSON).read_bytes(), face.spots["eyes"], None if hair is None else hair)
+    return _cut(folder.picture(id, PERSON).read_bytes(), face.spots["eyes"], face.colours.get("hair"))
 
 
 @lru_cache(HEADS)

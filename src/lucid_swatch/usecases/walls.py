@@ -102,6 +102,16 @@ def make_wall(sessions: Sessions, id: str, seen: Callable[[], None] = lambda: No
             _hang(session, wall, found)
 
 
+def make_while_seen(sessions: Sessions, id: str, seen: Callable[[], None]) -> None:
+    """The same beside whoever asked, who may have been answered already: a making that fails is noted on the wall, which
+    would be watched for ever. What went wrong is raised all the same."""
+    try:
+        make_wall(sessions, id, seen)
+    except Exception:
+        set_down_unmade(sessions, id)
+        raise
+
+
 @dataclass(frozen=True, slots=True)
 class _Found:
     """What making brought."""
@@ -224,6 +234,9 @@ def drop(session: Session, id: str, look_id: str) -> Wall:
     wall, look = _with_look(session, id, look_id)
     if look.kept_as is not None:
         raise Refused("this look is kept.", wall.name, "Take the knot off first (K).")
+    if Jobs(session).about(id) is not None:
+        # what is being made would hang it there again
+        raise Refused("the looks are still being made.", wall.name, "Drop it when all hang there.")
     loaded = wardrobe_of(session, wall.client_id, Setting(by_log=wall.wanted.by_log))
     dropped = (*wall.dropped, look.piece_ids)
     others = [one for one in wall.looks if one.id != look_id]

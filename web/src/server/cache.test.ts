@@ -19,6 +19,14 @@ const shown = (ask: () => Promise<string>) => {
   const observer = new QueryObserver(cache, { queryKey: KEY, queryFn: ask })
   return { stop: observer.subscribe(() => {}), said: () => observer.getCurrentResult().data }
 }
+/** A list whose first answer is there. */
+async function answeredList() {
+  const server = slowServer()
+  const list = shown(server.ask)
+  server.answers[0]?.()
+  await turns()
+  return { server, list }
+}
 
 beforeEach(() => cache.clear())
 
@@ -40,10 +48,7 @@ test.each([
 })
 
 test('an answer that is there is asked for once', async () => {
-  const server = slowServer()
-  const list = shown(server.ask)
-  server.answers[0]?.()
-  await turns()
+  const { server, list } = await answeredList()
   server.change()
   const done = touch(KEY)
   await turns()
@@ -55,10 +60,7 @@ test('an answer that is there is asked for once', async () => {
 })
 
 test('an older answer does not undo what is known, and whoever shows it hears that one was on its way', async () => {
-  const server = slowServer()
-  const list = shown(server.ask)
-  server.answers[0]?.()
-  await turns()
+  const { server, list } = await answeredList()
   void touch(KEY)
   await turns()
   expect(await showNow<string>(KEY, () => 'known')).toBe(true)

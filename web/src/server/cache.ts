@@ -71,9 +71,8 @@ export const keys = {
 } satisfies Record<string, QueryKey | ((...of: string[]) => QueryKey)>
 
 /**
- * What was touched is no longer true: whoever shows it asks again, and nobody waits for an older answer. A first answer
- * that is still on its way may have been given before the change, and the cache would take it for the new one: once it
- * is there, it is asked for once more.
+ * A first answer that is still on its way may have been given before a change, and the cache would take it for the new
+ * one: once it is there, it is asked for once more.
  */
 async function askAgain(filters: QueryFilters): Promise<void> {
   const onTheirWay = new Set(
@@ -86,6 +85,7 @@ async function askAgain(filters: QueryFilters): Promise<void> {
   if (onTheirWay.size) await cache.invalidateQueries({ predicate: (query) => onTheirWay.has(query) })
 }
 
+/** What was touched is no longer true: whoever shows it asks again, and nobody waits for an older answer. */
 export async function touch(...touched: QueryKey[]): Promise<void> {
   await Promise.all(touched.map((queryKey) => askAgain({ queryKey })))
 }

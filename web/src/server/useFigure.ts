@@ -20,7 +20,8 @@ export function useFigures(clientId: Ref<string>, looks: Ref<LookToDraw[]>, now:
 }
 
 /** Looks that come one after another as they are drawn, null where one is not yet: each is drawn once, whatever joins it,
- *  and what came drawn is not asked for. of: what they are drawn of; when that changes all are drawn anew. */
+ *  and what came drawn is not asked for. of: what they are drawn of, null until it is known; when it changes all are
+ *  drawn anew. */
 export function useFiguresOfMany(
   clientId: Ref<string>,
   looks: Ref<(LookToDraw & { drawn?: Drawn | null })[]>,
@@ -35,7 +36,8 @@ export function useFiguresOfMany(
   const { answer, problem } = useServer<Drawn[]>(
     () => (asked.value.length ? keys.figures(clientId.value, `${round.value} ${JSON.stringify(asked.value)}`) : null),
     () => draw(clientId.value, asked.value),
-    { remembered: REMEMBERED },
+    // what is known is remembered here, and an older drawing would be taken for it
+    { remembered: 0 },
   )
   const know = (drawn: [LookToDraw, Drawn][]) =>
     (known.value = new Map([...known.value, ...drawn.map(([look, one]): [string, Drawn] => [name(look), one])]))
@@ -50,7 +52,8 @@ export function useFiguresOfMany(
     if (!asked.value.length || problem.value) asked.value = missing.value.map(({ pieces, worn }) => ({ pieces, worn }))
   }
   watch([missing, answer], goOn, { immediate: true })
-  watch(of, () => {
+  watch(of, (_, before) => {
+    if (before === null) return
     round.value++
     asked.value = []
     known.value = new Map()

@@ -31,31 +31,22 @@ export function useWalls(clientId: Ref<string>, wallId: Ref<string>) {
   )
   const { problem: failed, tried } = useTried()
   const { told, inTurn, undo, redo } = useStep(clientId, tried)
-  const put = async (now: Wall) => {
-    const name = keys.wall(clientId.value, now.id)
-    await showNow<Wall>(name, () => now)
-    return now
-  }
-  const done = (act: () => Promise<Wall>) =>
+  const everything = (now: Wall) => touchAllBut(clientId.value, keys.wall(clientId.value, now.id))
+  const listing = () => touch(keys.walls(clientId.value), keys.changes(clientId.value))
+  /** changed: what is asked again; nobody waits for it. */
+  const done = (act: () => Promise<Wall>, changed: (now: Wall) => Promise<void> | null = everything) =>
     inTurn(() =>
       tried(async () => {
-        const now = await put(await act())
-        void touchAllBut(clientId.value, keys.wall(clientId.value, now.id))
+        const now = await act()
+        await showNow<Wall>(keys.wall(clientId.value, now.id), () => now)
+        void changed(now)
         return now
       }),
     )
   /** Looks that are made change no piece and no kept look: what hangs there is drawn before anything is asked again. */
-  const made = (act: () => Promise<Wall>) =>
-    inTurn(() =>
-      tried(async () => {
-        const now = await put(await act())
-        if (now.making === null) void touch(keys.walls(clientId.value), keys.changes(clientId.value))
-        return now
-      }),
-    )
+  const made = (act: () => Promise<Wall>) => done(act, (now) => (now.making === null ? listing() : null))
   watch(wall, (now, before) => {
-    if (now?.making === null && before?.making != null && now.id === before.id)
-      void touch(keys.walls(clientId.value), keys.changes(clientId.value))
+    if (now?.making === null && before?.making != null && now.id === before.id) void listing()
   })
   const path = () => ({ params: { path: { wall_id: wallId.value } } })
   const lookAt = (look: string) => ({ params: { path: { wall_id: wallId.value, look_id: look } } })

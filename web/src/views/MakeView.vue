@@ -45,7 +45,7 @@ const always = computed(() => client.value?.about.always_on ?? [])
 const { drawn: figures, problem: drawProblem } = useFiguresOfMany(
   id,
   computed(() => looks.value.map(({ pieces, drawn }) => ({ pieces: [...pieces, ...always.value], worn: {}, drawn }))),
-  rail,
+  computed(() => (loaded.value ? rail.value : null)),
 )
 const drawn = computed(
   () => new Map(looks.value.flatMap((look, place) => (figures.value[place] ? [[look.id, figures.value[place]]] : []))),
@@ -104,7 +104,7 @@ async function drop() {
   const look = shown.value
   if (!look || look.kept_as) return
   if (wall.value?.making != null) {
-    told.value = 'Looks are still being made: drop it when they are.'
+    told.value = 'The looks are still being made: another can come once all hang there.'
     return
   }
   const place = order.value.findIndex((one) => one.id === look.id)
