@@ -5,7 +5,7 @@ import pytest
 
 from lucid_swatch.core.garment.piece import Piece
 from lucid_swatch.core.garment.vocabulary import Category, PatternType, Scale
-from lucid_swatch.core.look.dressing import considered, long_rail
+from lucid_swatch.core.look.dressing import around, long_rail
 from lucid_swatch.core.look.dressing.considered import consider
 from lucid_swatch.core.look.dressing.long_rail import LongRail
 from lucid_swatch.core.look.dressing.outfits import GOOD, Counter
@@ -78,8 +78,8 @@ def test_parts_of_a_long_rail_say_what_one_table_says(monkeypatch):
     many = [piece(f"{p.id} {k}", p.category, p.lab[0] + [k, 0, 0]) for p in RAIL for k in range(4)]
     look = Look("look", (many[0], many[-1]), None, Conventions(), None, tuple(many[1:-1]))
     one, some = consider(look), partners(many[0], Wardrobe(tuple(many)), 5)
-    monkeypatch.setattr(considered, "PIECES_AT_ONCE", 10)
-    monkeypatch.setattr(considered, "PART", 7)
+    monkeypatch.setattr(around, "PIECES_AT_ONCE", 10)
+    monkeypatch.setattr(around, "PART", 7)
     parts = consider(look)
     assert parts.effects == one.effects
     assert [(m.text, m.gain, m.rises) for m in parts.mends] == [(m.text, m.gain, m.rises) for m in one.mends]

@@ -10,8 +10,8 @@ import numpy as np
 from ...garment.piece import Piece
 from ..body import Zone
 from ..look import in_order
+from .around import PIECES_AT_ONCE
 from .base_looks import BASE, looks_with
-from .considered import PIECES_AT_ONCE
 from .dress import zone_of
 from .outfits import MOST_SCORED, Counter, Outfits
 from .wardrobe import Wardrobe

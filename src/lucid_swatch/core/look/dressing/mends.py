@@ -14,9 +14,10 @@ from ...garment.school import School
 from ...garment.vocabulary import PatternType
 from ..body import Zone
 from ..look import Look
-from ..scorer.batch import LookBatch, make_batch
+from ..scorer.batch import LookBatch
 from ..scorer.points import Points
-from ..verdict import DIGITS, MEASURES, Scores, Totals, score_batch
+from ..verdict import DIGITS, MEASURES, Scores
+from .around import Around, score_around
 from .dress import REMOVABLE, fills_a_gap, interchangeable, is_split, takes_the_place, zone_of
 
 LEAST_GAIN, LEAST_OF_ADDED, LEAST_OF_A_LAYER, LEAST_OF_TWO = 3.0, 9.0, 10.0, 7.5
@@ -69,16 +70,14 @@ def find_mends(look: Look, most: int = MOST) -> list[Mend]:
     changes = candidates(look)
     if not changes:
         return []
-    scores = score_batch(make_batch([look, *[replace(look, pieces=pieces) for _, pieces in changes]]))
-    return choose(look, changes, scores, most)
+    return choose(changes, score_around(look, [pieces for _, pieces in changes]), most)
 
 
 def missing_colours(look: Look, most: int = MOST) -> list[Mend]:
     """The quiet colours in which a piece of the look would help most, at most one for each piece, largest gain first;
     whatever hangs on the rail."""
     changes = _recolours(look)
-    scores = score_batch(make_batch([look, *[replace(look, pieces=pieces) for _, pieces in changes]]))
-    return choose(look, changes, scores, most)
+    return choose(changes, score_around(look, [pieces for _, pieces in changes]), most)
 
 
 def candidates(look: Look) -> list["Change"]:
@@ -98,19 +97,16 @@ def single_changes(look: Look) -> list["Change"]:
     return _removals(look) + _additions(look) + _swaps(look)
 
 
-def choose(look: Look, changes: list["Change"], scores: Totals, most: int = MOST) -> list[Mend]:
-    """The best of some changes, none of which does harm. scores: row 0 is the look, the next rows each change."""
-    gains = (scores.overall[1 : len(changes) + 1] - scores.overall[0]).round(DIGITS)
+def choose(changes: list["Change"], around: Around, most: int = MOST) -> list[Mend]:
+    """The best of some changes, none of which does harm. around: what they do, in their order, others behind them."""
+    look = around.look
+    gains = around.gains[: len(changes)].round(DIGITS)
     order = [int(k) for k in np.argsort(-gains, kind="stable")]
     short = [k for k in order if gains[k] >= _least(changes[k][0], look)][:SHORTLIST]
-    chosen: list[Mend] = []
-    if short:
-        near = score_batch(make_batch([look, *[replace(look, pieces=changes[k][1]) for k in short]]))
-        offered = [(k, row) for row, k in enumerate(short, 1) if not harms(near, row, changes[k][0])]
-        for k, row in _different(offered, changes, gains, most):
-            chosen.append(_told(changes[k][0], near, row, float(gains[k])))
+    offered = [k for k in short if not harms(*around.of(k), changes[k][0])]
+    chosen = [_told(changes[k][0], *around.of(k), float(gains[k])) for k in _different(offered, changes, gains, most)]
     if len(chosen) < most and (not chosen or chosen[0].gain < LEAST_OF_TWO):
-        both = _two_steps(look, changes, gains, order, chosen[0].gain if chosen else 0.0)
+        both = _two_steps(changes, around, gains, order, chosen[0].gain if chosen else 0.0)
         chosen += [both] if both is not None else []
     return chosen
 
@@ -122,22 +118,20 @@ def _least(mend: Mend, look: Look) -> float:
     return LEAST_OF_ADDED if mend.do == "add" else LEAST_GAIN
 
 
-def _different(
-    offered: list[tuple[int, int]], changes: list["Change"], gains: FloatArray, most: int
-) -> list[tuple[int, int]]:
+def _different(offered: list[int], changes: list["Change"], gains: FloatArray, most: int) -> list[int]:
     """Changes that differ: at most one for each piece or place, the best of each kind before a second of one kind."""
-    picked: list[tuple[int, int]] = []
+    picked: list[int] = []
     for kinds_first in (True, False):
-        for k, row in offered:
+        for k in offered:
             mend = changes[k][0]
-            touched = {p for other, _ in picked for p in (changes[other][0].piece, changes[other][0].with_piece)}
-            kinds = {changes[other][0].do for other, _ in picked}
-            if len(picked) == most or {mend.piece, mend.with_piece} - {None} & touched or (k, row) in picked:
+            touched = {p for other in picked for p in (changes[other][0].piece, changes[other][0].with_piece)}
+            kinds = {changes[other][0].do for other in picked}
+            if len(picked) == most or {mend.piece, mend.with_piece} - {None} & touched or k in picked:
                 continue
             if kinds_first and (mend.do in kinds or _rather_swapped(k, changes, gains)):
                 continue
-            picked.append((k, row))
-    return sorted(picked, key=lambda one: one[1])
+            picked.append(k)
+    return sorted(picked, key=offered.index)
 
 
 RATHER = 0.6
@@ -193,7 +187,7 @@ def _blames(batch: LookBatch, points: Points, row: int, id: str | None) -> bool:
     return any(batch.piece(row, int(place)).id == id for place in places)
 
 
-def _told(mend: Mend, scores: Totals, row: int, gain: float) -> Mend:
+def _told(mend: Mend, scores: Scores, row: int, gain: float) -> Mend:
     rises = _rises(scores, row)
     return replace(
         mend,
@@ -207,8 +201,11 @@ PAIRED = 12
 """Single changes that are tried together: those that do least harm alone."""
 
 
-def _two_steps(look: Look, changes: list["Change"], gains: FloatArray, order: list[int], best: float) -> Mend | None:
+def _two_steps(
+    changes: list["Change"], around: Around, gains: FloatArray, order: list[int], best: float
+) -> Mend | None:
     """Two changes that help together where none, or hardly one, does alone."""
+    look = around.look
     singles = [k for k in order if changes[k][0].do in ("swap", "add", "remove")][:PAIRED]
     pairs = []
     for place, first in enumerate(singles):
@@ -218,8 +215,8 @@ def _two_steps(look: Look, changes: list["Change"], gains: FloatArray, order: li
                 pairs.append((first, second, after))
     if not pairs:
         return None
-    scores = score_batch(make_batch([look, *[replace(look, pieces=after) for _, _, after in pairs]]))
-    together = (scores.overall[1:] - scores.overall[0]).round(DIGITS)
+    further = around.further([after for _, _, after in pairs])
+    scores, together = further.scores, further.gains.round(DIGITS)
     for k in (int(k) for k in np.argsort(-together, kind="stable")):
         first, second, _ = pairs[k]
         gain = float(together[k])
@@ -292,7 +289,7 @@ def _what_changes(rises: FloatArray) -> str:
     return told if rises[worst] > -FALLS else f"{told}, {MEASURES[worst]} falls by {-rises[worst]:.0f}"
 
 
-def _rises(scores: Totals, row: int) -> FloatArray:
+def _rises(scores: Scores, row: int) -> FloatArray:
     rise: FloatArray = np.nan_to_num(scores.scores[row] - scores.scores[0]).round(DIGITS)
     return rise
 
@@ -309,16 +306,16 @@ def _removals(look: Look) -> list[Change]:
 
 
 def _additions(look: Look) -> list[Change]:
-    worn = [p.category for p in look.worn]
+    worn, out = [p.category for p in look.worn], look.ids | look.barred
     return [
         (Mend("add", p.id, None, None, f"add the {p.in_a_sentence}", 0.0), (*look.pieces, p))
         for p in look.rail
-        if p.id not in look.ids | look.barred and fills_a_gap(p.category, worn)
+        if p.id not in out and fills_a_gap(p.category, worn)
     ]
 
 
 def _swaps(look: Look) -> list[Change]:
-    changes = []
+    changes, out = [], look.ids | look.barred
     for old in look.pieces:
         changes += [
             (
@@ -326,7 +323,7 @@ def _swaps(look: Look) -> list[Change]:
                 _exchanged(look.pieces, old, new),
             )
             for new in look.rail
-            if new.id not in look.ids | look.barred and interchangeable(old.category, new.category)
+            if new.id not in out and interchangeable(old.category, new.category)
         ]
     return changes
 

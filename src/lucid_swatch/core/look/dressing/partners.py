@@ -6,7 +6,7 @@ import numpy as np
 
 from ...garment.piece import Piece
 from ..verdict import DIGITS, MEASURES, Reason, Scores, explain, score_batch
-from .considered import at_once
+from .around import at_once
 from .dress import together
 from .wardrobe import Wardrobe
 

@@ -14,6 +14,7 @@ from scipy.sparse import csr_array
 from ...client.colouring import Colouring, read_colouring
 from ...colour.arrays import BoolArray, IntArray, RealArray
 from ...garment.piece import Piece
+from ...garment.school import School
 from ...garment.vocabulary import Category
 from ..body import Zone
 from ..look import Conventions, Intent, Look, in_order
@@ -254,19 +255,7 @@ def count(places: BoolArray) -> Any:
 
 def make_batch(looks: list[Look]) -> LookBatch:
     """The arrays of some looks, which must follow one school of neutrals and one taste."""
-    known = _Known()
-    for look in looks:
-        for piece in look.worn:
-            known.add(piece)
-    # in one order, so that the table of a rail is the same whichever of its looks is asked
-    pieces = in_order(known.pieces)
-    table = table_of(pieces, looks[0].conventions.school)
-    known.number(pieces)
-    most = max(len(look.worn) for look in looks)
-    index = np.full((len(looks), most), -1, dtype=np.intp)
-    for row, look in enumerate(looks):
-        # one order whatever they came in: among equals the first would lead
-        index[row, : len(look.worn)] = [known.row(piece) for piece in in_order(look.worn)]
+    table, index = _placed([look.worn for look in looks], looks[0].conventions.school)
     faces = {id(look.client): look.client for look in looks}
     read = {key: None if face is None else read_colouring(face) for key, face in faces.items()}
     return batch_of(
@@ -277,6 +266,35 @@ def make_batch(looks: list[Look]) -> LookBatch:
         [read[id(look.client)] for look in looks],
         [look.meant for look in looks],
     )
+
+
+def make_batch_round(look: Look, others: Sequence[tuple[Piece, ...]], known: tuple[Piece, ...] = ()) -> LookBatch:
+    """The arrays of a look, and of the same look with other pieces. others: the pieces of each, without what is always
+    on. known: further pieces of the table, where one of them is at hand."""
+    worn = [look.worn, *(pieces + look.always for pieces in others)]
+    table, index = _placed(worn, look.conventions.school, known)
+    colouring = None if look.client is None else read_colouring(look.client)
+    return batch_of(table, index, [look.conventions], [look.intent], [colouring], [look.meant] * len(worn))
+
+
+def _placed(
+    worn: list[tuple[Piece, ...]], school: School, further: tuple[Piece, ...] = ()
+) -> tuple[PieceTable, IntArray]:
+    """The table of the pieces of some looks, and their rows in it. To (looks, places), the blank row where there is none."""
+    known = _Known()
+    for pieces in (further, *worn):
+        for piece in pieces:
+            known.add(piece)
+    # in one order, so that the table of a rail is the same whichever of its looks is asked
+    ordered = in_order(known.pieces)
+    table = table_of(ordered, school)
+    known.number(ordered)
+    index = np.full((len(worn), max(map(len, worn))), table.blank, dtype=np.intp)
+    for row, pieces in enumerate(worn):
+        index[row, : len(pieces)] = [known.row(piece) for piece in pieces]
+    # one order whatever they came in: among equals the first would lead
+    index.sort(axis=1)
+    return table, index
 
 
 class _Known:
@@ -324,7 +342,7 @@ def batch_of(
     colourings: list[Colouring | None],
     meant: Sequence[Mapping[str, str]] = (),
 ) -> LookBatch:
-    """Looks given as rows of a table. index: (n, m), -1 where a look has fewer pieces. The lists hold one entry a
+    """Looks given as rows of a table. index: (n, m), -1 or the blank row where a look has fewer pieces. The lists hold one entry a
     look, or one for all; all follow the taste of the first. meant: of each look, by code, or of none."""
     count = len(index)
 
