@@ -1,6 +1,6 @@
 """What every router needs: a session for the request, the files, the queue, the backups."""
 
-from collections.abc import Callable, Iterator
+from collections.abc import AsyncIterator, Callable
 from dataclasses import dataclass
 from functools import wraps
 from inspect import Parameter, signature
@@ -42,13 +42,14 @@ class Context:
     """What the start found beside the rows."""
 
 
-def _context(request: Request) -> Context:
+# both are nothing to wait for, so they are no thread's work: each way to one and back costs a request some milliseconds
+async def _context(request: Request) -> Context:
     context: Context = request.app.state.context
     return context
 
 
-def _reading(request: Request) -> Iterator[Session]:
-    """Reads, at no time in anybody's way."""
+async def _reading(request: Request) -> AsyncIterator[Session]:
+    """Reads, at no time in anybody's way. The first statement, in the thread of the handler, opens the connection."""
     with request.app.state.context.sessions() as session:
         yield session
 
