@@ -153,15 +153,20 @@ MOST = 6.0
 LIMITS = {
     "shoes-and-bag": 1.3,
     "pale-accessories": 3.0,
-    "echo": 2.0,
+    "echo": 1.6,
     "temperature-crosses": 1.2,
     "clarity-crosses": 1.3,
     "accent-missing": 1.2,
     "accent-there": 1.2,
-    "one-family": 1.4,
-    "statements-compete": 1.3,
-    "near-face-temperature": 1.4,
-    "near-face-clarity": 1.2,
+    "one-family": 1.0,
+    "statements-compete": 1.2,
+    "near-face-temperature": 1.0,
+    "near-face-clarity": 0.9,
+    "black-with-blue": 2.0,
+    "accent-against-the-print": 2.2,
+    "column-under-a-layer": 2.5,
+    "foreign-hue": 2.0,
+    "shoes-and-bag-strange": 1.55,
 }
 """Factors that may not grow as far: a bag is not put on for being related to the shoes, an accessory not for being
 answered, and what hangs on borders of colours is not to make cliffs of them."""

@@ -19,7 +19,7 @@ from .chosen import drawn, own_wardrobes
 from .fit import FILE
 
 WORST, MIDDLE, BEST = 8.0, 50.0, 90.0
-STEEPEST = 1.8
+STEEPEST = 1.7
 """Times beyond which a step of colour that nobody sees would move a measure far."""
 EACH, SEED = 40, 77
 PLAIN = Scale(0.0, 1.0)

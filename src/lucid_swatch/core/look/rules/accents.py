@@ -11,6 +11,7 @@ from ..scorer.points import Points, leading
 from ..scorer.soft import falling, rising
 from ..scorer.table import Feature, PieceTable
 from ..scorer.weights import threshold
+from .kinship import repeated
 
 STRONG = threshold("strong-chroma")
 
@@ -18,7 +19,7 @@ STRONG = threshold("strong-chroma")
 @remembered
 def strength(table: PieceTable) -> Feature:
     """How far a plain piece carries a colour that speaks up, 0..1."""
-    return rising(table.strong, STRONG - 7, STRONG + 7) * table.plain
+    return rising(table.strong, STRONG - 9, STRONG + 9) * table.plain
 
 
 def is_strong(table: PieceTable) -> Feature:
@@ -78,7 +79,8 @@ def stark(batch: LookBatch) -> Points:
 @seen
 @remembered
 def _speaking_up(table: PieceTable) -> Feature:
-    return (table.strong / 30).clip(0, 1)
+    # a white or a brown holds some colour and says nothing with it
+    return rising(table.strong, 6, 30)
 
 
 def _quarrelling(table: PieceTable) -> Feature:
@@ -160,7 +162,7 @@ UNSETTLED = 0.25
 
 def _settled(batch: LookBatch, smallness: RealArray) -> RealArray:
     """How far every other accessory is answered, so that the pop alone stands out. smallness: (m, n). To (n,)."""
-    answered = rising(batch.best_with_any(batch.between("repeated")), 0.1, 0.6)
+    answered = rising(batch.best_with_any(batch.between(repeated)), 0.1, 0.6)
     loose = ((1 - answered) * batch.of(_worn_small) * (1 - smallness)).max(axis=0)
     settled: RealArray = 1 - (1 - UNSETTLED) * loose
     return settled

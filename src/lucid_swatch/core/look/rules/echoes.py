@@ -11,8 +11,8 @@ from ..scorer.soft import falling, rising
 from ..scorer.table import Feature, PieceTable
 from ..scorer.weights import threshold
 from .accents import lone_pop
-from .habits import how_blue, warms
-from .kinship import one_family
+from .habits import A_WHITE, how_blue, warms
+from .kinship import repeated
 
 PRINT_MATCH, STRONG = threshold("print-match"), threshold("strong-chroma")
 PRINT = marked(by_name("print"))
@@ -27,13 +27,8 @@ def _odd(table: PieceTable) -> Feature:
     return falling(table.neutral, 0.3, 0.7) * (_seen(table) & ~table.metallic)
 
 
-def _repeated(table: PieceTable) -> Feature:
-    """The same, where one metal that is seen on both counts in full. Of pairs, 0..1."""
-    return np.maximum(table.repeated, one_family(table))
-
-
-AT_HOME, A_POP_ALONE, A_WHITE = 0.8, 0.6, 0.5
-"""How far brown in a look of blue, the one pop of a quiet look, and a white are answered by the look itself."""
+AT_HOME, A_POP_ALONE = 0.8, 0.6
+"""How far brown in a look of blue, and the one pop of a quiet look, are answered by the look itself."""
 UNADORNED = 0.8
 """How far accessories have to be answered for a look to be as good as without any: what is added has to be at home."""
 
@@ -41,7 +36,7 @@ UNADORNED = 0.8
 def echo(batch: LookBatch) -> Points:
     """Accessories whose colour returns, and those that nothing answers."""
     w = batch.weights.points
-    best = batch.best_with_any(batch.between(_repeated))
+    best = batch.best_with_any(batch.between(repeated))
     accessory = batch.of(_seen)
     # brown needs no other brown in a look of blue, a pop is to be nearly alone, and a white is at home in most looks
     best = np.maximum(best, np.maximum(AT_HOME * batch.of(warms) * how_blue(batch), A_POP_ALONE * lone_pop(batch)))
@@ -57,7 +52,7 @@ def echo(batch: LookBatch) -> Points:
     def unanswered(i: int) -> BoolArray:
         return leading(lone[:, i] if lone[:, i].any() else loose[:, i])
 
-    def repeated(i: int) -> BoolArray:
+    def answering(i: int) -> BoolArray:
         strongest = np.where(accessory[:, i], best[:, i], 0).max()
         places: BoolArray = accessory[:, i] & (best[:, i] > 0) & (best[:, i] >= 0.6 * strongest)
         return places
@@ -65,9 +60,9 @@ def echo(batch: LookBatch) -> Points:
     return Points(
         "echo",
         values,
-        lambda i: repeated(i) if values[i] >= 0 else unanswered(i),
+        lambda i: answering(i) if values[i] >= 0 else unanswered(i),
         lambda i: (
-            f"{batch.called(i, repeated(i))}: the colour returns elsewhere in the look"
+            f"{batch.called(i, answering(i))}: the colour returns elsewhere in the look"
             if values[i] >= 0
             else f"{batch.called(i, unanswered(i))}: a colour that nothing answers"
         ),
@@ -112,7 +107,11 @@ def foot_answers(batch: LookBatch) -> Points:
     )
 
 
-def _print_with_plain(table: PieceTable) -> Feature:
+QUIET_STRANGER = 0.75
+"""How little a neutral that a print does not hold is a stranger to it."""
+
+
+def print_with_plain(table: PieceTable) -> Feature:
     """How surely a print holds the colour of a plain piece, or one of its kin. Of pairs, 0..1."""
     held = np.maximum(table.in_the_print, KIN * table.kin)
     return held * (np.outer(table.print, table.plain) | np.outer(table.plain, table.print))
@@ -124,7 +123,7 @@ KIN = 0.75
 
 def _colourful_print(table: PieceTable) -> Feature:
     """How far a print has a colour of its own, 0..1: black and white has none, and anything bright goes with it."""
-    return rising(table.strong, 14, 32) * table.print
+    return rising(table.strong, 8, 42) * table.print
 
 
 def _strong_enough(table: PieceTable) -> Feature:
@@ -137,12 +136,13 @@ A_POP = 0.6
 
 def _muddy(table: PieceTable) -> Feature:
     """How far a plain piece is neither a clear colour nor a clean neutral, 0..1."""
-    return falling(table.strong, STRONG - 10, STRONG) * table.plain
+    return falling(table.strong, STRONG - 18, STRONG + 4) * table.plain
 
 
 def _partner(table: PieceTable) -> Feature:
-    """How far a plain piece is coloured, 0..1: a neutral asks little of a print."""
-    coloured = (table.chroma / 14).clip(0, 1) * (1 - QUIET_PARTNER * table.neutral)
+    """How far a plain piece is coloured, 0..1: a neutral asks little of a print, and denim nothing."""
+    quiet = np.maximum(QUIET_PARTNER, table.denim) * table.neutral
+    coloured = (table.chroma / 14).clip(0, 1) * (1 - quiet)
     return coloured * ((table.area >= 0.4) & table.plain & ~table.metallic)
 
 
@@ -160,9 +160,10 @@ def accents_of_prints(batch: LookBatch) -> Points:
 
 def _accents(batch: LookBatch) -> Points:
     """All looks hold a print."""
-    belongs = batch.best_with_any(batch.between(_print_with_plain))
+    belongs = batch.best_with_any(batch.between(print_with_plain))
     w = batch.weights.points
-    full = w["accent-from-the-print"] + w["accent-against-the-print"]
+    # a neutral that the print does not hold is no stranger as a colour is
+    strange_cost = w["accent-against-the-print"] * (1 - QUIET_STRANGER * rising(batch.of("neutral"), 0.2, 0.6))
     coloured = batch.of(_partner)
     weight = coloured * (batch.area / 0.10).clip(0.35, 1)
     # beside prints without a colour of their own only what is muddy is a stranger
@@ -171,7 +172,8 @@ def _accents(batch: LookBatch) -> Points:
     # one small strong thing may be the pop
     weight = weight * (1 - A_POP * falling(batch.area, 0.07, 0.1) * batch.of(_strong_enough))
     total = weight.sum(axis=0)
-    values = (weight * (full * belongs - w["accent-against-the-print"])).sum(axis=0) / np.maximum(total, 0.6)
+    each = w["accent-from-the-print"] * belongs - strange_cost * (1 - belongs)
+    values = (weight * each).sum(axis=0) / np.maximum(total, 0.8)
     values = values * (total > 0)
 
     def matching(i: int) -> BoolArray:
@@ -194,6 +196,11 @@ def _sharing(table: PieceTable) -> Feature:
     return table.in_the_print * np.outer(table.print, table.print)
 
 
+def of_one_cloth(table: PieceTable) -> Feature:
+    """How far two prints are one cloth, as jacket and trousers of a suit. Of pairs, 0..1."""
+    return falling(np.maximum(table.main_difference, table.nearest), 1.5, 4) * _alike(table)
+
+
 def _alike(table: PieceTable) -> Feature:
     """Whether two prints are of one kind and one scale. Of pairs."""
     return table.one_kind & np.outer(table.print, table.print)
@@ -211,10 +218,12 @@ def prints_together(batch: LookBatch) -> Points:
     several = np.flatnonzero(number > 1)
     if not len(several):
         return batch.silent("prints-together")
-    sharing, alike, w = batch.between(_sharing, several), batch.between(_alike, several), batch.weights.points
-    pairs = number[several] * (number[several] - np.float32(1)) / 2
+    # what is of one cloth is one print, however many pieces it is cut into
+    apart, w = 1 - batch.between(of_one_cloth, several), batch.weights.points
+    sharing, alike = batch.between(_sharing, several) * apart, batch.between(_alike, several) * apart
+    pairs = number[several] * (number[several] - np.float32(1)) / 2 - (1 - apart).sum(axis=0)
     full = w["prints-share"] + w["prints-strange"]
-    mixed = full * sharing.sum(axis=0) - w["prints-strange"] * pairs - w["prints-alike"] * count(alike)
+    mixed = full * sharing.sum(axis=0) - w["prints-strange"] * pairs - w["prints-alike"] * alike.sum(axis=0)
     school = batch.schools["one_print"]
     values = np.zeros(len(number), dtype=np.float32)
     values[several] = np.where(school[several], -w["prints-together-refused"], mixed).clip(-16, 6)

@@ -101,6 +101,10 @@ def animal_prints(batch: LookBatch) -> Points:
     )
 
 
+A_WHITE = 0.5
+"""How far a white is at home in any look."""
+
+
 def warms(table: PieceTable) -> Feature:
     """How far a piece brings warmth into blue, 0..1: brown leather, straw and tan in shoes, bag, belt or hat, and a greyed
     green or camel layer."""
@@ -124,6 +128,11 @@ def _black_leather(table: PieceTable) -> Feature:
     return is_leather(table) * rising(table.black, 0.25, 0.75)
 
 
+@seen
+def _bright_blue_clothes(table: PieceTable) -> Feature:
+    return table.clothes * table.blue * rising(table.chroma, 36, 52)
+
+
 def _blue_share(batch: LookBatch) -> RealArray:
     """How much of the clothes is blue, 0..1; white among them leaves the look as cold as it was. (n,)."""
     blue = batch.seen(_blue_clothes)
@@ -133,7 +142,7 @@ def _blue_share(batch: LookBatch) -> RealArray:
 
 def how_blue(batch: LookBatch) -> RealArray:
     """How far a look is one of blue, 0..1. (n,)."""
-    return rising(_blue_share(batch), 0.5, 0.8)
+    return rising(_blue_share(batch), 0.42, 0.88)
 
 
 def brown_with_blue(batch: LookBatch) -> Points:
@@ -142,7 +151,10 @@ def brown_with_blue(batch: LookBatch) -> Points:
     blue, mostly = _blue_share(batch), how_blue(batch)
     browns, blacks = batch.of(warms), batch.of(_black_leather)
     warmed = browns.max(axis=0)
-    values = mostly * (w["brown-with-blue"] * warmed - w["black-with-blue"] * blacks.max(axis=0) * (1 - warmed))
+    # anything bright goes with black: it is dark and greyed blue that it leaves cold
+    muted = 1 - batch.seen(_bright_blue_clothes) / np.maximum(batch.seen(_blue_clothes), 1e-9)
+    cold = w["black-with-blue"] * blacks.max(axis=0) * (1 - warmed) * muted
+    values = mostly * (w["brown-with-blue"] * warmed - cold)
 
     def brown(i: int) -> BoolArray:
         places: BoolArray = leading(browns[:, i])
@@ -239,17 +251,18 @@ def _with_the_rest(table: PieceTable) -> Feature:
     return one_family(table) * (np.outer(small, rest) | np.outer(rest, small))
 
 
-def _pops(table: PieceTable) -> Feature:
-    """How far a shoe or bag is a strong colour of its own, 0..1: it asks for no fellow."""
-    return rising(table.strong, 26, 40) * (_is_shoe(table) | _is_bag(table))
+def _asks_for_no_fellow(table: PieceTable) -> Feature:
+    """How far a shoe or bag is a strong colour of its own or shines as metal, 0..1."""
+    return np.maximum(rising(table.strong, 26, 40), table.metallic) * (_is_shoe(table) | _is_bag(table))
 
 
 def _at_home(batch: LookBatch) -> RealArray:
     """How far shoes and bag both belong to the look without each other, 0..1. (n,)."""
     belongs = batch.best_with_any(batch.between(_with_the_rest))
+    belongs = np.maximum(belongs, A_WHITE * batch.of("white"))
     shoe, bag = batch.of(_is_shoe), batch.of(_is_bag)
     both = np.minimum((belongs * shoe).max(axis=0), (belongs * bag).max(axis=0))
-    home: RealArray = 0.9 * np.maximum(both, batch.of(_pops).max(axis=0))
+    home: RealArray = 0.9 * np.maximum(both, batch.of(_asks_for_no_fellow).max(axis=0))
     return home
 
 

@@ -10,6 +10,7 @@ from ..scorer.points import Measured, Points, leading
 from ..scorer.soft import falling, rising
 from ..scorer.table import Feature, PieceTable
 from .accents import lone_pop
+from .echoes import PRINT, print_with_plain
 from .habits import how_blue, shows_metal, warms
 
 
@@ -73,7 +74,7 @@ def _along(table: PieceTable) -> Feature:
 
 
 def _foreign_at_all(table: PieceTable) -> Feature:
-    return rising(_coloured(table), 0.05, 0.75)
+    return rising(_coloured(table), 0.0, 1.0)
 
 
 def _foreign_to_neutrals(table: PieceTable) -> Feature:
@@ -85,16 +86,19 @@ def _stray(batch: LookBatch) -> Points:
     along, crosswise = batch.seen(_along), batch.seen(_across)
     leading_hue = np.degrees(np.arctan2(along, crosswise)) % 360
     # where hues cancel each other none leads, and none is foreign to it
-    leads = rising(np.hypot(along, crosswise) / np.maximum(total, 1e-9), 0.1, 0.7)
+    leads = rising(np.hypot(along, crosswise) / np.maximum(total, 1e-9), 0.0, 0.8)
     away = batch.of("leading_hue") - leading_hue
     np.abs(away, out=away)
     np.minimum(away, 360 - away, out=away)
     led = 0.6 + 0.4 * rising(total, 0.15, 0.35)
-    foreign = rising(away, 45, 90)
+    foreign = rising(away, 35, 100)
     foreign *= leads
     foreign *= batch.of(_foreign_at_all)
     # in a look of neutrals any strong colour is the foreign one
     np.maximum(foreign, falling(total, 0.06, 0.30) * batch.of(_foreign_to_neutrals), out=foreign)
+    # what a print holds is no stranger to it
+    printed = np.flatnonzero(batch.some(PRINT))
+    foreign[:, printed] *= 1 - batch.best_with_any(batch.between(print_with_plain, printed))
     # a small one is the pop that breaks a tone
     worst = ((batch.area / 0.18).clip(0, 1) * rising(batch.area, 0.02, 0.12) * (1 - lone_pop(batch)) * foreign).max(
         axis=0
@@ -215,7 +219,7 @@ FLAT_COLUMN = 0.35
 def _column(batch: LookBatch) -> Points:
     waist = batch.between(_at_the_waist).min(axis=0, initial=99)
     body = waist * ~batch.some(_is_whole)
-    line = falling(body, 5, 15)
+    line = falling(body, 3, 18)
     lined = np.flatnonzero(line)
     foot = np.full_like(line, 99)
     foot[lined] = batch.between(_at_the_foot, lined).min(axis=0, initial=99)

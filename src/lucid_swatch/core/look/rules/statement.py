@@ -12,7 +12,7 @@ from ..scorer.soft import falling, rising
 from ..scorer.table import Feature, PieceTable
 from ..scorer.weights import threshold
 from .accents import STRONG
-from .echoes import PRINT, friendly
+from .echoes import PRINT, friendly, of_one_cloth
 from .monochrome import relief
 
 LOUD_PARTNER = threshold("loud-partner")
@@ -54,7 +54,7 @@ def statement_weights(batch: LookBatch) -> RealArray:
     area, seen = batch.area, batch.of(_plainly_strong)
     company = batch.seen(_plainly_strong) - area * seen
     company /= (1 - area).clip(1e-9, 1)
-    weight = rising(seen - company, 9, 31)
+    weight = rising(seen - company, 7, 35)
     weight *= 0.55
     weight += batch.of("boldness")
     weight *= (batch.area_root / np.float32(0.18**0.3)).clip(0.05**0.3, 1)
@@ -122,6 +122,10 @@ def _belonging(batch: LookBatch, busiest: IntArray) -> RealArray:
     befriended = batch.best_with_any(batch.between(friendly, several))
     befriended = befriended * batch.of(_unsaid)[:, several]
     belonging[:, several] = np.maximum(belonging[:, several], 0.55 * befriended)
+    # two pieces of one cloth are one voice, by whichever school
+    printed = np.flatnonzero(count(prints) > 1)
+    one = batch.best_with_any(batch.between(of_one_cloth, printed)) * batch.of(_unsaid)[:, printed]
+    belonging[:, printed] = np.maximum(belonging[:, printed], one)
     return belonging
 
 
@@ -255,7 +259,7 @@ def _print_school(batch: LookBatch) -> Points:
 
 
 def _accent_level(table: PieceTable) -> Feature:
-    return rising(table.strong, STRONG - 14, STRONG + 18) * table.plain
+    return rising(table.strong, STRONG - 17, STRONG + 21) * table.plain
 
 
 def _accent_wanted(batch: LookBatch) -> Points:

@@ -8,7 +8,7 @@ from typing import Any
 import numpy as np
 from numpy.typing import NDArray
 
-from ...colour.arrays import FloatArray, IntArray
+from ...colour.arrays import BoolArray, FloatArray, IntArray
 from ...colour.difference import pairwise_delta_e_2000
 from ...colour.harmony import two_colour_harmony
 from ...colour.spaces import chroma, hue_angle, hue_distance
@@ -16,7 +16,8 @@ from ...garment.piece import Piece
 from ...garment.school import BROAD, School
 from ...garment.vocabulary import PLAIN_PATTERNS, Category, Finish, Metal, PatternType, Scale, Volume, Worn
 from ..body import ACCESSORY_ZONES, LARGE_NECKLACE_AREA, NEARNESS, ZONES, Zone, area_of
-from .colours import WornColours, ask_colours, worn_colours
+from .colours import ColourAnswers, WornColours, ask_colours, worn_colours
+from .soft import rising
 from .weights import threshold
 
 METALS = (Metal.NONE, Metal.GOLD, Metal.SILVER, Metal.ROSE, Metal.MIXED)
@@ -195,6 +196,7 @@ def build_table(pieces: tuple[Piece, ...], school: School = BROAD) -> PieceTable
         return np.array([np.nan if (value := read(p)) is None else value for p in pieces], dtype=float)
 
     metallic = np.array([Finish.METALLIC in p.finish for p in pieces])
+    denim = np.array([Finish.DENIM in p.finish for p in pieces])
     told = ask_colours(colours, pieces, school)
     lightness, strength = lab[:, 0], chroma(lab)
     mean = held(lightness)
@@ -207,7 +209,9 @@ def build_table(pieces: tuple[Piece, ...], school: School = BROAD) -> PieceTable
         "chroma": strength[first],
         "leading_hue": leading_hue,
         "hue_agreement": hue_agreement,
-        "neutral": np.where(metallic, 1.0, held(told.neutral)),
+        "neutral": np.where(
+            metallic, 1.0, np.maximum(held(told.neutral), _neutral_whatever(told, held, denim, school))
+        ),
         "warm": np.where(metallic, 0.0, held(told.warm)),
         "cool": np.where(metallic, 0.0, held(told.cool)),
         "temperature": held(told.temperature),
@@ -218,7 +222,7 @@ def build_table(pieces: tuple[Piece, ...], school: School = BROAD) -> PieceTable
         "white": held(told.white),
         "blue": held(told.blue),
         "brown": held(told.brown),
-        "denim": np.array([Finish.DENIM in p.finish for p in pieces]),
+        "denim": denim,
         "metallic": metallic,
         "metal": np.array([METALS.index(p.metal) for p in pieces], dtype=np.int8),
         "print": prints,
@@ -247,6 +251,14 @@ def build_table(pieces: tuple[Piece, ...], school: School = BROAD) -> PieceTable
         **{name: _padded(values, BLANK.get(name, 0), 1) for name, values in features.items()},
         **{name: _padded(values, BLANK.get(name, 0), 2) for name, values in pairs.items()},
     )
+
+
+def _neutral_whatever(
+    told: ColourAnswers, held: Callable[[FloatArray], FloatArray], denim: BoolArray, school: School
+) -> FloatArray:
+    """How far pieces are neutrals whatever little colour they have, 0..1: a black, and by the broad school blue denim."""
+    black = np.asarray(rising(held(told.black), 0.2, 0.6), float)
+    return black if school.strict else np.maximum(black, denim * held(told.blue))
 
 
 SURFACES = tuple(finish for finish in Finish if finish is not Finish.MATTE)
