@@ -92,7 +92,7 @@ def test_looks_and_pairs_are_counted_by_the_studios_own_taste():
         [p.score for p in partners(RAIL[5], Wardrobe(tuple(RAIL), conventions=c), 3)[0]] for c in (Conventions(), own)
     )
     assert plain != moved
-    gentle = Conventions(tastes=(("echo", 6.0),))
+    gentle = Conventions(tastes=(("brown-with-blue", 0.1),))
     assert (
         Counter(Wardrobe(tuple(RAIL), conventions=gentle)).outfits().good
         < Counter(Wardrobe(tuple(RAIL))).outfits().good

@@ -94,7 +94,7 @@ def test_one_that_opens_much_and_sits_with_the_client_is_one_to_buy():
 
 
 def test_what_hangs_there_already_is_no_reason_to_buy():
-    rail = (*RAIL, piece("sand knit", C.KNIT, (74, 4, 16)), piece("ivory top", C.TOP, (90, 1, 9)))
+    rail = (*RAIL, piece("sky shirt", C.SHIRT, (78, -3, -14)), piece("navy jacket", C.JACKET, NAVY))
     found = consider(Wardrobe(rail), piece("more navy trousers", C.TROUSERS, (22.4, 3.2, -17.6)))
     assert [one.piece.id for one in found.doubles] == ["navy trousers"]
     assert found.word is PlainWord.WAIT

@@ -69,7 +69,7 @@ def test_every_look_is_whole_good_and_as_the_scorer_finds_it(wardrobe, wanted):
 
 
 def test_the_same_question_has_the_same_answer_and_another_seed_another():
-    first, again, *others = (make_looks(rail(), Wanted(5, seed=seed)).looks for seed in (0, 0, 5, 6, 7))
+    first, again, *others = (make_looks(rail(), Wanted(8, seed=seed)).looks for seed in (0, 0, 1, 2, 3))
     assert first == again
     assert any({one.piece_ids for one in other} != {one.piece_ids for one in first} for other in others)
     assert [one.whole for one in first] == sorted((one.whole for one in first), reverse=True)

@@ -13,7 +13,7 @@ from ..look import in_order
 from .around import PIECES_AT_ONCE
 from .base_looks import BASE, looks_with
 from .dress import zone_of
-from .outfits import MOST_SCORED, Counter, Outfits
+from .outfits import KINDS, MOST_SCORED, Counter, Kind, Outfits
 from .wardrobe import Wardrobe
 
 GROUP = 300
@@ -39,10 +39,13 @@ class LongRail:
 
     def outfits(self) -> Outfits:
         """How many good looks there are, and how many each piece is in; all estimates."""
-        halves = self.count[Zone.UPPER] * self.count[Zone.LOWER] + self.count[Zone.WHOLE]
-        total = halves * max(self.count[Zone.FEET], 1) * (self.count[Zone.LAYER] + 1)
-        found = [group.outfits() for group in self.groups]
-        good = total * sum(one.good for one in found) / max(sum(one.looks for one in found), 1)
+        number = self._of_each_kind()
+        total, found = sum(number.values()), [group.outfits() for group in self.groups]
+        kinds = [group.by_kind() for group in self.groups]
+        good = 0.0
+        for kind, count in number.items():
+            scored, fine = (sum(one[kind][k] for one in kinds) for k in (0, 1))
+            good += count * fine / max(scored, 1)
         each: dict[str, list[float]] = {}
         for group, one in zip(self.groups, found, strict=True):
             for id, count in one.each.items():
@@ -51,6 +54,16 @@ class LongRail:
                 everywhere = looks_with(zone, self.count) if zone in BASE else good
                 each.setdefault(id, []).append(count / max(there, 1) * everywhere)
         return Outfits(total, round(good), True, {id: round(float(np.mean(some))) for id, some in each.items()})
+
+    def _of_each_kind(self) -> dict[Kind, int]:
+        """How many base looks there are. Of a larger rail fewer are of a whole garment, or without a layer: the shares of
+        good ones carry over from the groups kind by kind."""
+        halves, whole = self.count[Zone.UPPER] * self.count[Zone.LOWER], self.count[Zone.WHOLE]
+        shod = max(self.count[Zone.FEET], 1)
+        return {
+            (is_whole, layered): (whole if is_whole else halves) * shod * (self.count[Zone.LAYER] if layered else 1)
+            for is_whole, layered in KINDS
+        }
 
 
 def _counts(group: Counter) -> dict[Zone, int]:

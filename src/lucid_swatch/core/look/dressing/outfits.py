@@ -26,6 +26,11 @@ CHUNK = 12000
 """Looks scored at once: enough that numpy's own cost a call hardly counts, few enough for some twenty megabytes."""
 
 
+Kind = tuple[bool, bool]
+"""Whether a base look is of a whole garment and not of halves, and whether it has a layer."""
+KINDS: tuple[Kind, ...] = ((False, False), (False, True), (True, False), (True, True))
+
+
 @dataclass(frozen=True, slots=True)
 class Outfits:
     """The base looks of a rail."""
@@ -68,6 +73,13 @@ class Counter:
         each |= {self.pieces[k].id: round(share * good) for k, share in self._extras().items()}
         each |= {piece.id: round(good) for piece in self.wardrobe.always if piece.id in self.wardrobe.by_id}
         return Outfits(round(len(self.index) * self.scale), round(good), self.drawn, each)
+
+    def by_kind(self) -> dict[Kind, tuple[int, int]]:
+        """Of every kind of base look how many were scored, and how many of those are good."""
+        zone = np.array([zone_of(piece.category) for piece in self.pieces] + [None])
+        whole, layered = ((zone[self.index] == one).any(axis=1) for one in (Zone.WHOLE, Zone.LAYER))
+        kinds = {kind: (whole == kind[0]) & (layered == kind[1]) for kind in KINDS}
+        return {kind: (int(rows.sum()), int((self.good & rows).sum())) for kind, rows in kinds.items()}
 
     def _extras(self) -> dict[int, float]:
         """For each accessory the share of good base looks that stay good with it."""
