@@ -4,6 +4,7 @@ from datetime import UTC, date, datetime, timedelta
 
 import pytest
 
+from lucid_swatch.core.look.dressing.outfits import GOOD
 from lucid_swatch.core.look.kept_look import TimeOfDay
 from lucid_swatch.core.look.planning.days import Weather
 from lucid_swatch.core.look.planning.kept_capsule import CapsuleWish
@@ -89,7 +90,7 @@ def one(sessions, id, name):
 def test_every_day_is_filled_rested_and_packed(sessions, maren, plan):
     found = filled(sessions, plan)
     assert [shown.event.name for shown in found.events] == ["Train", "Dinner", "Office", "Gallery"]
-    assert all(shown.event.piece_ids and shown.whole >= 65 for shown in found.events)
+    assert all(shown.event.piece_ids and shown.whole >= GOOD for shown in found.events)
     assert all(not shown.amiss for shown in found.events)
     assert found.plan.unmet == ()
     assert found.travels == found.events[0].event.piece_ids
