@@ -38,12 +38,12 @@ def answer(*words):
 
 
 def test_what_is_made_is_scored_the_same_to_the_digit(rail, tmp_path):
-    made = answer("make", rail, "--count", 6, "--intent", "tonal", "--json")
+    made = answer("make", rail, "--count", 5, "--intent", "tonal", "--json")
     file = tmp_path / "made.json"
     file.write_text(json.dumps(made))
     scored = answer("score", file, "--brief", "--json")
     assert [one["overall"] for one in scored] == [one["verdict"]["overall"] for one in made["looks"]]
-    assert len(scored) == 6
+    assert len(scored) == 5
     assert made["missing"] is None
     assert all(one["because"].endswith(".") for one in made["looks"])
 

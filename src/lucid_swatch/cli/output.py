@@ -15,6 +15,12 @@ def print_json(value: Any) -> None:
     sys.stdout.write("\n")
 
 
+def print_lines(values: list[Any]) -> None:
+    """Prints a list as JSON, a line for each: of thousands, laid out, most of the time would go into the layout."""
+    told = ",\n".join(json.dumps(value, ensure_ascii=False) for value in values)
+    sys.stdout.write(f"[\n{told}\n]\n")
+
+
 def print_table(head: list[str], rows: list[list[str]]) -> None:
     """Prints aligned columns."""
     widths = [max(len(row[c]) for row in [head, *rows]) for c in range(len(head))]

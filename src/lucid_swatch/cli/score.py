@@ -14,7 +14,7 @@ from lucid_swatch.formats.document import read_json
 from lucid_swatch.formats.look import parse_looks
 from lucid_swatch.formats.verdict import VerdictDocument
 
-from .output import print_json, print_table, stop
+from .output import print_json, print_lines, print_table, stop
 
 
 def score(
@@ -65,7 +65,7 @@ def _print_brief(looks: list[Look], json: bool) -> None:
         for look, whole, scores in zip(looks, found.overall.tolist(), found.scores.tolist(), strict=True)
     ]
     if json:
-        print_json([dict(zip(names, row, strict=True)) for row in rows])
+        print_lines([dict(zip(names, row, strict=True)) for row in rows])
         return
     told = [[str(row[0]), *("–" if one is None else f"{one:.1f}" for one in row[1:])] for row in rows]
     print_table(["look", "the whole", *MEASURES], told)

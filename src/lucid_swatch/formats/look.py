@@ -1,5 +1,6 @@
 """Looks and rails in the open format."""
 
+from collections.abc import Callable
 from typing import Any, Literal
 
 import numpy as np
@@ -137,28 +138,58 @@ class LookDocument(Titled):
         check_ids([p.id for p in self.pieces])
         return self
 
-    def to_core(self, known: dict[str, Piece] | None = None) -> Look:
+    def to_core(self, core_of: Callable[[PieceDocument], Piece] | None = None) -> Look:
         """The look as the core sees it; what is seen of a piece stands where nothing is said.
 
-        known: pieces of other looks of the file by what is told of them, which grows: most looks hold the same few."""
-        known = {} if known is None else known
+        core_of: what makes a piece of its document, where one that is made already is to be taken."""
+        made = core_of or _core_of
         return Look(
             self.id,
-            tuple(_core_of(p, known) for p in self.pieces),
+            tuple(made(p) for p in self.pieces),
             self.client.to_core() if self.client else None,
             self.conventions.to_core(),
             self.intent,
-            tuple(_core_of(p, known) for p in self.rail),
+            tuple(made(p) for p in self.rail),
             meant={one.code: one.note for one in self.meant},
             theme=None if self.theme is None else self.theme.to_core(),
         )
 
 
-def _core_of(piece: PieceDocument, known: dict[str, Piece]) -> Piece:
-    told = piece.model_dump_json()
-    if told not in known:
-        known[told] = as_seen(piece.to_core())
-    return known[told]
+def _core_of(piece: PieceDocument) -> Piece:
+    return as_seen(piece.to_core())
+
+
+class _ToldBefore:
+    """The pieces of the looks of a file so far: most looks hold the same few, and what was read once is not read again."""
+
+    def __init__(self) -> None:
+        self._of_id: dict[str, list[tuple[dict[str, Any], PieceDocument]]] = {}
+        self._made: dict[int, Piece] = {}
+        """By the identity of their documents, which are all kept here."""
+
+    def with_known(self, look: Any) -> Any:
+        """A look as it stands in a file, with pieces that were read before in place of what is told of them."""
+        if not isinstance(look, dict):
+            return look
+        lists = {name: look[name] for name in ("pieces", "rail") if isinstance(look.get(name), list)}
+        return look | {name: [self._known(one) for one in some] for name, some in lists.items()}
+
+    def learn(self, look: dict[str, Any], read: LookDocument) -> None:
+        """Keeps the pieces of a look that was read. look: as it stands in the file."""
+        for name, some in (("pieces", read.pieces), ("rail", read.rail)):
+            for told, document in zip(look.get(name, []), some, strict=True):
+                if id(document) not in self._made:
+                    self._of_id.setdefault(document.id, []).append((told, document))
+                    self._made[id(document)] = _core_of(document)
+
+    def made_of(self, document: PieceDocument) -> Piece:
+        """The piece of a document that was learned."""
+        return self._made[id(document)]
+
+    def _known(self, told: Any) -> Any:
+        if not isinstance(told, dict) or not isinstance(told.get("id"), str):
+            return told
+        return next((document for before, document in self._of_id.get(told["id"], ()) if before == told), told)
 
 
 def check_ids(ids: list[str]) -> None:
@@ -182,11 +213,13 @@ def parse_looks(value: Any) -> list[Look]:
     if value.get("version") != 1 or not isinstance(value.get("looks"), list):
         raise Refused("version 1 and a list of looks are needed.", "$.looks", "Add what is missing.")
     looks = []
-    known: dict[str, Piece] = {}
+    before = _ToldBefore()
     for number, one in enumerate(value["looks"]):
         name = f" (look '{one['id']}')" if isinstance(one, dict) and isinstance(one.get("id"), str) else ""
         try:
-            looks.append(parse(LookDocument, one, f"$.looks[{number}]").to_core(known))
+            read = parse(LookDocument, before.with_known(one), f"$.looks[{number}]")
+            before.learn(one, read)
+            looks.append(read.to_core(before.made_of))
         except Refused as problem:
             raise Refused(problem.what, problem.where + name, problem.do) from None
     return looks

@@ -9,7 +9,6 @@ from functools import cached_property
 from typing import Any
 
 import numpy as np
-from scipy.sparse import csr_array
 
 from ...client.colouring import Colouring, read_colouring
 from ...colour.arrays import BoolArray, IntArray, RealArray
@@ -117,20 +116,12 @@ class LookBatch:
 
     def _mean(self, features: Rule, weight: RealArray) -> RealArray:
         values = self.table.derive(features)
-        # a look is a sparse row of weights over the pieces of the table; set as they are, they are not searched for faults
-        within = self._within
-        within.data = weight.T.ravel()
-        mean: RealArray = np.ascontiguousarray((within @ values).T)
-        return mean
-
-    @cached_property
-    def _within(self) -> Any:
-        """Which pieces each look holds, of what weight is left open. Sparse, (n, pieces + 1)."""
-        places, looks = self.rows.shape
-        within = csr_array((looks, self.table.blank + 1), dtype=np.float32)
-        within.indices = self.rows.T.ravel().astype(np.int32)
-        within.indptr = np.arange(0, places * looks + 1, places, dtype=np.int32)
-        return within
+        mean = np.zeros((self.rows.shape[1], values.shape[1]), dtype=np.float32)
+        for rows, own in zip(self.rows, weight, strict=True):
+            part = values.take(rows, axis=0, mode="wrap")
+            part *= own[:, None]
+            mean += part
+        return np.ascontiguousarray(mean.T)
 
     @cached_property
     def _marks(self) -> IntArray:
