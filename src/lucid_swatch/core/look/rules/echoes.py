@@ -2,7 +2,7 @@
 
 import numpy as np
 
-from ...colour.arrays import BoolArray
+from ...colour.arrays import BoolArray, RealArray
 from ..body import Zone
 from ..scorer.asked import by_name, marked
 from ..scorer.batch import LookBatch, count
@@ -117,6 +117,11 @@ def print_with_plain(table: PieceTable) -> Feature:
     return held * (np.outer(table.print, table.plain) | np.outer(table.plain, table.print))
 
 
+def held_by_print(batch: LookBatch) -> RealArray:
+    """How surely the colour of each piece and a print hold each other. (m, n), 0..1."""
+    return batch.best_with_any(batch.between(print_with_plain))
+
+
 KIN = 0.75
 """How far a partner of the same hue belongs to a print that does not hold its very colour."""
 
@@ -160,7 +165,7 @@ def accents_of_prints(batch: LookBatch) -> Points:
 
 def _accents(batch: LookBatch) -> Points:
     """All looks hold a print."""
-    belongs = batch.best_with_any(batch.between(print_with_plain))
+    belongs = batch.once(held_by_print)
     w = batch.weights.points
     # a neutral that the print does not hold is no stranger as a colour is
     strange_cost = w["accent-against-the-print"] * (1 - QUIET_STRANGER * rising(batch.of("neutral"), 0.2, 0.6))

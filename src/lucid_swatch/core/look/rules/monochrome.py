@@ -10,7 +10,7 @@ from ..scorer.points import Measured, Points, leading
 from ..scorer.soft import falling, rising
 from ..scorer.table import Feature, PieceTable
 from .accents import lone_pop
-from .echoes import PRINT, print_with_plain
+from .echoes import PRINT, held_by_print
 from .habits import how_blue, shows_metal, warms
 
 
@@ -97,8 +97,8 @@ def _stray(batch: LookBatch) -> Points:
     # in a look of neutrals any strong colour is the foreign one
     np.maximum(foreign, falling(total, 0.06, 0.30) * batch.of(_foreign_to_neutrals), out=foreign)
     # what a print holds is no stranger to it
-    printed = np.flatnonzero(batch.some(PRINT))
-    foreign[:, printed] *= 1 - batch.best_with_any(batch.between(print_with_plain, printed))
+    printed, some = batch.having(PRINT)
+    foreign[:, printed] *= 1 - some.once(held_by_print)
     # a small one is the pop that breaks a tone
     worst = ((batch.area / 0.18).clip(0, 1) * rising(batch.area, 0.02, 0.12) * (1 - lone_pop(batch)) * foreign).max(
         axis=0
