@@ -203,7 +203,7 @@ def _sharing(table: PieceTable) -> Feature:
 
 def of_one_cloth(table: PieceTable) -> Feature:
     """How far two prints are one cloth, as jacket and trousers of a suit. Of pairs, 0..1."""
-    return falling(np.maximum(table.main_difference, table.nearest), 1.5, 4) * _alike(table)
+    return falling(table.main_difference, 2, 12) * _alike(table)
 
 
 def _alike(table: PieceTable) -> Feature:
