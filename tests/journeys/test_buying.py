@@ -68,7 +68,7 @@ def test_from_a_photo_to_a_word_bought_hung_and_taken_back(buying, demo):
 def test_two_stand_side_by_side_and_one_is_let_go_for_good(buying):
     page = buying
     expect(wish(page, "Camel ankle boots")).to_contain_text("buy")
-    expect(wish(page, "Aqua shirt")).to_contain_text("leave")
+    expect(wish(page, "Aqua shirt")).to_contain_text("wait")
     assert shut_out(page, "the candidate") == {}
     page.keyboard.press("b")
     both = page.get_by_role("region", name="The candidate")
