@@ -169,7 +169,7 @@ LIMITS = {
     "shoes-and-bag-strange": 1.55,
 }
 """Factors that may not grow as far: a bag is not put on for being related to the shoes, an accessory not for being
-answered, and what hangs on borders of colours is not to make cliffs of them."""
+answered, and what hangs on borders of colours is not to make cliffs of them. Below 1 it has to shrink."""
 
 
 LEAST = {

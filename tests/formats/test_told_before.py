@@ -41,3 +41,12 @@ def test_a_bad_piece_is_named_where_it_stands_whatever_was_read_before(spoiled, 
         parse_looks(looks_of((KNIT, SHOES), (spoiled, SHOES)))
     assert refused.value.where.startswith(where)
     assert "look 1" in refused.value.where
+
+
+def test_many_different_pieces_under_one_id_are_each_read_as_told():
+    some = [{**KNIT, "colours": [{"lab": [20 + k / 10, 0, -25], "share": 1}]} for k in range(200)]
+    looks = parse_looks(looks_of(*((one, SHOES) for one in (*some, *some))))
+    assert [round(float(one.pieces[0].lab[0, 0]), 1) for one in looks] == [
+        round(20 + k / 10, 1) for k in range(200)
+    ] * 2
+    assert len({id(one.pieces[0]) for one in looks}) == 200

@@ -1,5 +1,6 @@
 """Looks and rails in the open format."""
 
+import json
 from collections.abc import Callable
 from typing import Any, Literal
 
@@ -163,7 +164,8 @@ class _ToldBefore:
     """The pieces of the looks of a file so far: most looks hold the same few, and what was read once is not read again."""
 
     def __init__(self) -> None:
-        self._of_id: dict[str, list[tuple[dict[str, Any], PieceDocument]]] = {}
+        self._read: dict[str, PieceDocument] = {}
+        """By all that the file tells of it."""
         self._made: dict[int, Piece] = {}
         """By the identity of their documents, which are all kept here."""
 
@@ -172,24 +174,19 @@ class _ToldBefore:
         if not isinstance(look, dict):
             return look
         lists = {name: look[name] for name in ("pieces", "rail") if isinstance(look.get(name), list)}
-        return look | {name: [self._known(one) for one in some] for name, some in lists.items()}
+        return look | {name: [self._read.get(json.dumps(one), one) for one in some] for name, some in lists.items()}
 
     def learn(self, look: dict[str, Any], read: LookDocument) -> None:
         """Keeps the pieces of a look that was read. look: as it stands in the file."""
         for name, some in (("pieces", read.pieces), ("rail", read.rail)):
             for told, document in zip(look.get(name, []), some, strict=True):
                 if id(document) not in self._made:
-                    self._of_id.setdefault(document.id, []).append((told, document))
+                    self._read[json.dumps(told)] = document
                     self._made[id(document)] = _core_of(document)
 
     def made_of(self, document: PieceDocument) -> Piece:
         """The piece of a document that was learned."""
         return self._made[id(document)]
-
-    def _known(self, told: Any) -> Any:
-        if not isinstance(told, dict) or not isinstance(told.get("id"), str):
-            return told
-        return next((document for before, document in self._of_id.get(told["id"], ()) if before == told), told)
 
 
 def check_ids(ids: list[str]) -> None:

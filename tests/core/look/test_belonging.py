@@ -37,6 +37,16 @@ def test_sandy_neutrals_join_shoes_and_bag_and_a_warm_one_beside_a_cold_does_not
     assert with_shoes_and_bag(TAN, TAN) >= related
 
 
+def test_what_is_nearly_related_is_not_said_to_be_joined_by_nothing():
+    rest = piece("knit", C.KNIT, GREY), piece("skirt", C.SKIRT, GREY)
+    said = {}
+    for name, bag in (("related", TAN), ("loose", STRAW), ("strange", NAVY)):
+        look = (*rest, piece("shoes", C.SHOES, TAN), piece("bag", C.BAG, bag))
+        reasons = judge([Look("look", look)])[0].measures["harmony"].because
+        said[name] = next(one.text for one in reasons if one.code == "shoes-and-bag").rpartition(", ")[2]
+    assert said == {"related": "related", "loose": "only loosely joined", "strange": "nothing joins them"}
+
+
 def test_white_trainers_are_half_at_home_anywhere_and_so_is_metal():
     assert with_shoes_and_bag(WHITE, STRAW) > with_shoes_and_bag((45, 14, -10), STRAW)
     gold = piece("shoes", C.SHOES, (68, 6, 36), finish=frozenset({Finish.METALLIC}))

@@ -16,11 +16,11 @@ def delta_e_2000(lab_1: FloatArray, lab_2: FloatArray, lightness_weight: float =
     stretch = 1.5 - 0.5 * _saturation(0.5 * (np.hypot(a_1, b_1) + np.hypot(a_2, b_2)))
     a_1, a_2 = a_1 * stretch, a_2 * stretch
     chroma_1, chroma_2 = np.hypot(a_1, b_1), np.hypot(a_2, b_2)
-    hue_1, hue_2 = np.arctan2(b_1, a_1) % FULL, np.arctan2(b_2, a_2) % FULL
+    hue_1, hue_2 = np.arctan2(b_1, a_1) % FULL_TURN, np.arctan2(b_2, a_2) % FULL_TURN
     both = chroma_1 * chroma_2
     turn = hue_2 - hue_1
     far = np.abs(turn) > np.pi
-    turn = np.where(far, turn - np.copysign(FULL, turn), turn)
+    turn = np.where(far, turn - np.copysign(FULL_TURN, turn), turn)
     # a grey has no hue: its own does not count, and the mean is the other's
     hue = np.where(both == 0, hue_1 + hue_2, hue_1 + turn / 2)
     by_lightness = (light_2 - light_1) / (lightness_weight * _scale_of_lightness(0.5 * (light_1 + light_2)))
@@ -32,7 +32,7 @@ def delta_e_2000(lab_1: FloatArray, lab_2: FloatArray, lightness_weight: float =
     return np.sqrt(np.maximum(by_lightness**2 + by_chroma**2 + by_hue**2 + rotated, 0))
 
 
-FULL = 2 * np.pi
+FULL_TURN = 2 * np.pi
 
 
 def _saturation(strength: FloatArray) -> FloatArray:

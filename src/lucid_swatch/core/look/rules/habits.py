@@ -271,6 +271,10 @@ def _unlike(table: PieceTable) -> Feature:
     return np.where(_shoe_with_bag(table), table.main_difference, 99.0)
 
 
+LOOSELY = 0.5
+"""How far shoes and bag are related from which nobody would say that nothing joins them."""
+
+
 def shoes_and_bag(batch: LookBatch) -> Points:
     """Shoes and bag of one family, or by the school of matched pairs."""
     both = batch.some(_is_shoe) & batch.some(_is_bag)
@@ -289,13 +293,18 @@ def shoes_and_bag(batch: LookBatch) -> Points:
         shown: BoolArray = batch.of(_is_shoe)[:, i] | batch.of(_is_bag)[:, i]
         return shown
 
+    def joined(i: int) -> str:
+        if values[i] > 0:
+            return "related"
+        return "only loosely joined" if related[i] > LOOSELY else "nothing joins them"
+
     return Points(
         "shoes-and-bag",
         values,
         places,
         lambda i: (
             f"{batch.called(i, places(i))}: ΔE {batch.between(_unlike, np.array([i])).min():.0f} apart, "
-            f"{'by the school of matched pairs' if school[i] else 'related' if values[i] > 0 else 'nothing joins them'}"
+            f"{'by the school of matched pairs' if school[i] else joined(i)}"
         ),
     )
 

@@ -333,8 +333,8 @@ def batch_of(
     colourings: list[Colouring | None],
     meant: Sequence[Mapping[str, str]] = (),
 ) -> LookBatch:
-    """Looks given as rows of a table. index: (n, m), -1 or the blank row where a look has fewer pieces. The lists hold one entry a
-    look, or one for all; all follow the taste of the first. meant: of each look, by code, or of none."""
+    """Looks given as rows of a table. index: (n, m), -1 or the blank row where a look has fewer pieces. The lists hold
+    one entry a look, or one for all; all follow the taste of the first. meant: of each look, by code, or of none."""
     count = len(index)
 
     def spread(values: list[Any], dtype: Any = None) -> Any:
