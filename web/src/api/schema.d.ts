@@ -4385,7 +4385,7 @@ export interface components {
             /**
              * Good
              * @description The whole from which a look is good.
-             * @default 65
+             * @default 61
              */
             good: number;
             /** Good Now */
