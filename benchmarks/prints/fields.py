@@ -40,7 +40,7 @@ def gingham(u, v, rng, count):
     """Two sets of bands, darker where they cross: the mixed colour is the third."""
     part = rng.uniform(0.35, 0.6)
     both = ((u % 1) < part).astype(int) + ((v % 1) < part)
-    return both if count > 2 else np.where(both == 1, 1, np.where(both == 2, 1, 0))
+    return both if count > 2 else np.minimum(both, 1)
 
 
 def board(u, v, rng, count):
