@@ -3,7 +3,8 @@
 import cv2
 import numpy as np
 
-from lucid_swatch.core.colour.arrays import BoolArray, LabelArray
+from lucid_swatch.core.colour.arrays import LabelArray
+from lucid_swatch.core.garment.deepest import deepest_part
 from lucid_swatch.core.garment.palette import run_length
 from lucid_swatch.core.garment.pattern import READING_SIDE, body_width
 
@@ -27,13 +28,3 @@ def read_closely(labels: LabelArray) -> tuple[LabelArray, float]:
 
 FINEST_RUN = 4.5
 """Pixels of one colour in a row below which a smaller picture no longer shows the shapes."""
-
-
-def deepest_part(mask: BoolArray, side: int) -> tuple[slice, slice]:
-    """The square of a garment round the place farthest from its edge, cut off where the picture ends.
-
-    mask: (rows, columns), one pixel at least. side: pixels."""
-    depth = cv2.distanceTransform(mask.astype(np.uint8), cv2.DIST_L2, cv2.DIST_MASK_3)
-    row, column = np.unravel_index(int(depth.argmax()), mask.shape)
-    half = side // 2
-    return np.s_[max(0, int(row) - half) : int(row) + half, max(0, int(column) - half) : int(column) + half]

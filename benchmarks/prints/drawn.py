@@ -17,6 +17,8 @@ CATEGORIES = tuple(
     Category(name)
     for name in ["top", "shirt", "knit", "jacket", "coat", "dress", "skirt", "trousers", "shoes", "bag", "scarf", "hat"]
 )
+COUNTS = {PatternType.COLOUR_BLOCK: (2, 2, 3), PatternType.ABSTRACT: (2, 3, 3, 4, 4, 5)}
+"""How many colours a kind has where it is not as with the rest."""
 LIGHT = np.array([-0.45, -0.60, 0.66])
 
 
@@ -50,7 +52,7 @@ def draw_piece(seed):
 
 
 def _kind(rng):
-    """Plain pieces are a quarter of them."""
+    """Plain pieces are a fifth of them, marls a tenth."""
     chance = {k: 1.0 for k in FAMILIES} | {PatternType.SOLID: 2.4, PatternType.MARL: 1.2, PatternType.ANIMAL: 1.4}
     kinds = list(chance)
     weights = np.array([chance[k] for k in kinds])
@@ -99,11 +101,7 @@ def _cloth(kind, rng, shape, body, repeat):
         return "yarns", *_yarns(rng, shape)
     choice = FAMILIES[kind]
     family = choice[rng.integers(len(choice))]
-    count = (
-        int(rng.choice([2, 2, 3, 3, 4, 5])) if kind not in (PatternType.COLOUR_BLOCK,) else int(rng.choice([2, 2, 3]))
-    )
-    if kind is PatternType.ABSTRACT:
-        count = int(rng.choice([2, 3, 3, 4, 4, 5]))
+    count = int(rng.choice(COUNTS.get(kind, (2, 2, 3, 3, 4, 5))))
     period = max(repeat * body, 5.0)
     lean = _grain(kind, rng)
     y, x = np.mgrid[0 : shape[0], 0 : shape[1]].astype(float)

@@ -2,7 +2,6 @@
 
 from dataclasses import dataclass, replace
 
-import cv2
 import numpy as np
 
 from ..beside import beside
@@ -10,6 +9,7 @@ from ..colour.arrays import BoolArray, FloatArray
 from ..colour.spaces import chroma, lab_to_rgb_linear, rgb_linear_to_lab
 from ..photo.clipping import restore_clipped
 from ..photo.light import NINE_IN_TEN, Light, light_doubt, relit
+from .deepest import deepest_part
 from .front import NOTHING_ON_IT, Front, look_at_front
 from .hardware import Hardware, read_hardware
 from .palette import Palette, read_palette, run_length
@@ -86,7 +86,7 @@ def looks_fine(rgb_linear: FloatArray, mask: BoolArray) -> bool:
 
     rgb_linear: (rows, columns, 3), as shot: no usual light makes fine of coarse. mask: (rows, columns), about where the
     garment is, at least one pixel."""
-    part = _deepest_part(mask)
+    part = deepest_part(mask, PART_SIDE)
     cloth, inside = np.ascontiguousarray(rgb_linear[part]), mask[part]
     palette = read_palette(cloth, inside, sample=PART_SAMPLE)
     return _fine(palette, yarn_chroma(rgb_linear_to_lab(cloth), palette))
@@ -94,14 +94,6 @@ def looks_fine(rgb_linear: FloatArray, mask: BoolArray) -> bool:
 
 def _fine(palette: Palette, yarns: float) -> bool:
     return yarns > FINE_YARNS or (len(palette.lab) > 1 and run_length(palette.labels) < FINE_RUN)
-
-
-def _deepest_part(mask: BoolArray) -> tuple[slice, slice]:
-    """The square of a garment round the place farthest from its edge. mask: (rows, columns)."""
-    depth = cv2.distanceTransform(mask.astype(np.uint8), cv2.DIST_L2, cv2.DIST_MASK_3)
-    row, column = np.unravel_index(int(depth.argmax()), mask.shape)
-    half = PART_SIDE // 2
-    return np.s_[max(0, int(row) - half) : int(row) + half, max(0, int(column) - half) : int(column) + half]
 
 
 PART_SIDE, PART_SAMPLE = 192, 4_000
