@@ -4,7 +4,6 @@ Usage: python -m benchmarks.finish FOLDER... [--write]
 Each FOLDER holds photos with a truth.json; each is kept out once. --write fits to all of them and writes the numbers."""
 
 import argparse
-import csv
 import json
 import multiprocessing
 from concurrent.futures import ProcessPoolExecutor
@@ -15,10 +14,13 @@ import numpy as np
 from scipy.optimize import minimize
 
 from lucid_swatch.core.garment import finishes
+from lucid_swatch.core.garment.logistic import FAR, Model
 from lucid_swatch.core.garment.vocabulary import Category, Finish
 from lucid_swatch.files.photo import decode_photo
 from lucid_swatch.outside.cut_out import SalientObjectNetwork
 from lucid_swatch.usecases.measure_photo import measure_photo
+
+from .numbers import write_model
 
 HELD_TIGHT = 3.0
 """Weight of the squared numbers against the likelihood of all photos."""
@@ -36,7 +38,7 @@ def main():
         if rest:
             print(folder.name, "kept out:", json.dumps(report(fit(rest), sets[k])))
     if asked.write:
-        write(fit([row for rows in sets for row in rows]))
+        write_model("finishes.csv", finishes.TOLD_BY, fit([row for rows in sets for row in rows]))
 
 
 def photographed(folder):
@@ -64,7 +66,7 @@ def fit(rows):
     """The model of some photos: weights of finishes that they show, around what is usual for the categories."""
     numbers = np.array([one for one, _, _ in rows])
     middle, spread = np.nanmean(numbers, axis=0), np.nanstd(numbers, axis=0) + 1e-6
-    seen = np.clip((np.where(np.isnan(numbers), middle, numbers) - middle) / spread, -finishes.FAR, finishes.FAR)
+    seen = np.clip((np.where(np.isnan(numbers), middle, numbers) - middle) / spread, -FAR, FAR)
     truth = np.array([FINISHES.index(found[0]) for _, _, found in rows])
     usual = np.array([[np.log(finishes.usual_weights(c, one).get(f, 1e-9)) for f in FINISHES] for one, c, _ in rows])
     known = sorted({found[0] for _, _, found in rows}, key=FINISHES.index)
@@ -87,7 +89,7 @@ def fit(rows):
         return -np.log(chance[each, truth] + 1e-12).sum() + HELD_TIGHT * (weights**2).sum(), slope.ravel()
 
     found = minimize(loss, np.zeros(len(known) * seen.shape[1]), jac=True, method="L-BFGS-B")
-    return finishes.Model(tuple(known), middle, spread, found.x.reshape(len(known), -1))
+    return Model(tuple(known), middle, spread, found.x.reshape(len(known), -1).T)
 
 
 def report(model, rows):
@@ -110,16 +112,6 @@ def report(model, rows):
         "firm": round(100 * firm.mean()),
         "firm and right": round(100 * right[firm].mean()) if firm.any() else None,
     }
-
-
-def write(model):
-    """Writes the numbers where the core reads them."""
-    with (Path(finishes.__file__).parent / "finishes.csv").open("w", encoding="utf-8", newline="") as file:
-        out = csv.writer(file, lineterminator="\n")
-        out.writerow(["measure", "middle", "spread", *(f.value for f in model.finishes)])
-        for k, name in enumerate(finishes.TOLD_BY):
-            row = [model.middle[k], model.spread[k], *model.weights[:, k]]
-            out.writerow([name, *(f"{value:.5g}" for value in row)])
 
 
 if __name__ == "__main__":

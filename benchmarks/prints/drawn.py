@@ -7,7 +7,7 @@ import numpy as np
 
 from lucid_swatch.core.colour.difference import delta_e_2000
 from lucid_swatch.core.colour.spaces import decode_srgb, encode_srgb, lab_to_rgb_linear, rgb_linear_to_lab
-from lucid_swatch.core.garment.vocabulary import Category, PatternType
+from lucid_swatch.core.garment.vocabulary import PLAIN_PATTERNS, Category, PatternType
 from lucid_swatch.demo.studio.noise import creases, smooth_noise
 from lucid_swatch.demo.studio.silhouettes import Part, parts_of, smooth
 
@@ -19,6 +19,8 @@ CATEGORIES = tuple(
 )
 COUNTS = {PatternType.COLOUR_BLOCK: (2, 2, 3), PatternType.ABSTRACT: (2, 3, 3, 4, 4, 5)}
 """How many colours a kind has where it is not as with the rest."""
+FINE_GRAIN = 1.7
+"""Pixels."""
 LIGHT = np.array([-0.45, -0.60, 0.66])
 
 
@@ -51,6 +53,21 @@ def draw_piece(seed):
     return DrawnPiece(_through_camera(light, rng), _outlined(mask, rng), kind, family, repeat)
 
 
+def draw_swatch(seed):
+    """A flat square of a cloth by chance, as a scarf is laid or a sample is cut."""
+    rng = np.random.default_rng([seed, 1])
+    kind = _kind(rng)
+    body = float(rng.uniform(200, 460))
+    shape = (round(body * rng.uniform(0.8, 1.3)) + 24, round(body) + 24)
+    repeat = float(np.exp(rng.uniform(np.log(0.022), np.log(0.34))))
+    family, labels, colours = _cloth(kind, rng, shape, body, repeat, bent=rng.random() < 0.5)
+    mask = np.zeros(shape, bool)
+    mask[12:-12, 12:-12] = True
+    shade = 1 - rng.uniform(0, 0.12) * (0.5 + 0.5 * smooth_noise(rng, shape, (body / 3, body / 3)))
+    light = lab_to_rgb_linear(colours)[np.asarray(labels).astype(int)] * np.clip(shade, 0.3, 1.2)[..., None]
+    return DrawnPiece(_through_camera(light, rng), mask, kind, family, repeat)
+
+
 def _kind(rng):
     """Plain pieces are a fifth of them, marls a tenth."""
     chance = {k: 1.0 for k in FAMILIES} | {PatternType.SOLID: 2.4, PatternType.MARL: 1.2, PatternType.ANIMAL: 1.4}
@@ -76,7 +93,7 @@ def _places(category, body, rng):
 
 def _trimmed(places, kind, rng):
     """Now and then another part, or a band along a side, is of another cloth."""
-    often = 0.45 if kind is PatternType.SOLID else 0.15
+    often = 0.45 if kind in PLAIN_PATTERNS else 0.15
     if rng.random() < often and len(places) > 1:
         sizes = [np.prod(np.ptp(outline, axis=0)) for _, outline in places]
         largest = int(np.argmax(sizes))
@@ -93,12 +110,12 @@ def _trimmed(places, kind, rng):
     return places
 
 
-def _cloth(kind, rng, shape, body, repeat):
+def _cloth(kind, rng, shape, body, repeat, bent=True):
     """Which family, which colour lies where, and the colours in CIELAB."""
     if kind is PatternType.SOLID:
         return "plain", np.zeros(shape, int), _colours(rng, 1)
     if kind is PatternType.MARL:
-        return "yarns", *_yarns(rng, shape)
+        return _yarns(rng, shape, body)
     choice = FAMILIES[kind]
     family = choice[rng.integers(len(choice))]
     count = int(rng.choice(COUNTS.get(kind, (2, 2, 3, 3, 4, 5))))
@@ -106,7 +123,7 @@ def _cloth(kind, rng, shape, body, repeat):
     lean = _grain(kind, rng)
     y, x = np.mgrid[0 : shape[0], 0 : shape[1]].astype(float)
     x, y = x - shape[1] * rng.uniform(0.4, 0.6), y - shape[0] * rng.uniform(0.35, 0.65)
-    bend = rng.uniform(0.0, 0.05) * body * smooth_noise(rng, shape, (body / 2, body / 2))
+    bend = rng.uniform(0.0, 0.05) * body * smooth_noise(rng, shape, (body / 2, body / 2)) * bent
     scale = body if kind is PatternType.COLOUR_BLOCK else period
     u = (x * np.cos(lean) + y * np.sin(lean) + bend) / scale
     v = (-x * np.sin(lean) + y * np.cos(lean) + bend) / scale
@@ -161,22 +178,24 @@ def _crossed(colours):
     return np.concatenate([colours, both])
 
 
-def _yarns(rng, shape):
-    """Two or three yarns, in grains of a few pixels."""
+def _yarns(rng, shape, body):
+    """Two or three yarns, in grains of a few pixels, or some flecks of a yarn."""
     colours = _colours(rng, 1)
     others = int(rng.choice([1, 1, 2]))
     away = rng.normal(0, 1, (others, 3)) * np.array([26, 10, 13]) * rng.uniform(0.5, 1.5)
     colours = np.concatenate([colours, np.clip(colours + away, [8, -60, -60], [96, 60, 60])])
-    grain = rng.uniform(0.8, 3.8)
+    grain = float(np.exp(rng.uniform(np.log(0.8), np.log(max(3.8, 0.016 * body)))))
     field = smooth_noise(rng, shape, (grain, grain * rng.uniform(0.6, 2.5))) + rng.uniform(
         0, 0.6
     ) * rng.standard_normal(shape)
-    edges = np.quantile(field[:: max(1, shape[0] // 300)], np.sort(rng.uniform(0.4, 0.95, others)))
+    edges = np.quantile(field[:: max(1, shape[0] // 300)], np.sort(rng.uniform(0.4, 0.97, others)))
     labels = np.digitize(field, edges)
-    if rng.random() < 0.3:
-        fleck = smooth_noise(rng, shape, (3.5, 3.5))
-        labels[fleck > np.quantile(fleck, rng.uniform(0.94, 0.99))] = others
-    return labels, colours
+    if rng.random() < 0.35:
+        size = float(np.exp(rng.uniform(np.log(2.0), np.log(max(4.0, 0.02 * body)))))
+        fleck = smooth_noise(rng, shape, (size, size))
+        labels[fleck > np.quantile(fleck, rng.uniform(0.9, 0.985))] = others
+        return "flecks", labels, colours
+    return "fine yarns" if grain < FINE_GRAIN else "coarse yarns", labels, colours
 
 
 def _dressed(places, shape, body, labels, colours, rng):

@@ -183,6 +183,20 @@ def bands_of_fur(u, v, rng, count):
     return answer
 
 
+def pelt(u, v, rng, count):
+    """Bands and islands that flow into one another, along the back."""
+    bend = rng.uniform(0.1, 0.5)
+    x, y = u + bend * _soft(rng, u, v, 1.6), v + bend * _soft(rng, u, v, 1.6)
+    field = _waves(rng, x, y, rng.uniform(0.2, 0.5), rng.uniform(0.4, 1.0)) + rng.uniform(0, 0.8) * _soft(
+        rng, u, v, 0.7
+    )
+    low = np.quantile(field, rng.uniform(0.4, 0.65))
+    answer = (field > low).astype(int)
+    if count > 2:
+        answer[field > low + rng.uniform(0.4, 0.9)] = 2
+    return answer
+
+
 def giraffe(u, v, rng, count):
     """Patches with seams between them."""
     near, next_, which = two_nearest(u, v, rng, 0.34)
@@ -368,7 +382,7 @@ FAMILIES = {
     P.CHECK: (gingham, plaid, plaid, windowpane, board),
     P.DOT: (dots, dots, loose_dots, ringed_dots),
     P.FLORAL: (flowers, flowers, flowers, sprigs),
-    P.ANIMAL: (rosettes, rosettes, spots, hide, bands_of_fur, bands_of_fur, giraffe, snake),
+    P.ANIMAL: (rosettes, rosettes, spots, hide, bands_of_fur, bands_of_fur, pelt, giraffe, snake),
     P.GEOMETRIC: (zigzag, zigzag, diamonds, houndstooth, triangles, hexagons, key, medallions, medallions, round_scales, herringbone),
     P.ABSTRACT: (camouflage, camouflage, contours, marbled, strokes, strokes, shards),
     P.COLOUR_BLOCK: (blocks,),

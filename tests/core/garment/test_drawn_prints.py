@@ -2,12 +2,12 @@
 
 import numpy as np
 import pytest
-from benchmarks.prints.closely import read_closely
 from benchmarks.prints.drawn import draw_piece
 from benchmarks.prints.fields import FAMILIES
-from benchmarks.prints.measures import NAMES, print_measures
 
+from lucid_swatch.core.garment.closely import read_closely
 from lucid_swatch.core.garment.motifs import read_likeness
+from lucid_swatch.core.garment.print_measures import NAMES, print_measures
 from lucid_swatch.core.garment.vocabulary import PatternType
 
 SIDE = 300

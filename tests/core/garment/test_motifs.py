@@ -3,14 +3,8 @@
 import numpy as np
 import pytest
 
-from lucid_swatch.core.garment.motifs import (
-    motif_spacing,
-    painted,
-    read_borders,
-    read_lattice,
-    read_likeness,
-    read_motifs,
-)
+from lucid_swatch.core.garment.borders import directions, slopes, straightness
+from lucid_swatch.core.garment.motifs import motif_distance, motif_spacing, painted, read_likeness, read_repeat
 from lucid_swatch.core.garment.palette import run_length
 
 SIDE = 400
@@ -29,7 +23,7 @@ def gingham(period):
 @pytest.mark.parametrize("period", [20, 40, 80])
 def test_the_repeat_of_a_lattice_is_its_period(period):
     labels = dots(period, period / 4)
-    assert read_lattice(read_likeness(labels, LAB), run_length(labels)).distance == pytest.approx(period, abs=1.5)
+    assert read_repeat(read_likeness(labels, LAB), run_length(labels)) == pytest.approx(period, abs=1.5)
 
 
 def test_scattered_spots_have_no_lattice():
@@ -37,45 +31,36 @@ def test_scattered_spots_have_no_lattice():
     labels = np.zeros((SIDE, SIDE), int)
     for x, y in rng.uniform(0, SIDE, (140, 2)):
         labels[(X - x) ** 2 + (Y - y) ** 2 < 60] = 1
-    assert read_lattice(read_likeness(labels, LAB), run_length(labels)) is None
-
-
-def test_bands_run_through_and_dots_do_not():
-    lines = ((X % 40 < 6) | (Y % 40 < 6)).astype(int)
-    spots = dots(40, 10)
-    assert (
-        read_lattice(read_likeness(lines, LAB), run_length(lines)).ridge
-        > read_lattice(read_likeness(spots, LAB), run_length(spots)).ridge
-    )
+    assert read_repeat(read_likeness(labels, LAB), run_length(labels)) is None
 
 
 @pytest.mark.parametrize(
-    ("labels", "directions"),
-    [((Y // 10) % 2, 1), (((X + Y) // 14) % 2, 1), (gingham(40), 2)],
-    ids=["stripe", "bias", "check"],
+    ("labels", "degrees"),
+    [((Y // 10) % 2, {18}), ((X // 10) % 2, {0}), (((X + Y) // 14) % 2, {9}), (gingham(40), {0, 18})],
+    ids=["stripe", "down", "bias", "check"],
 )
-def test_borders_run_where_they_were_drawn(labels, directions):
-    read = read_borders(labels, LAB)
-    assert read.directions == directions
-    assert read.share > 0.6
+def test_borders_run_where_they_were_drawn(labels, degrees):
+    share = directions(slopes(labels, LAB))
+    near = sum(np.roll(share, k) for k in (-1, 0, 1))
+    assert sum(near[list(degrees)]) > 0.6
+    assert min(near[list(degrees)]) > 0.25
 
 
 def test_the_borders_of_dots_run_everywhere():
-    assert read_borders(dots(40, 14), LAB).share < 0.52
+    assert directions(slopes(dots(40, 14), LAB)).max() < 0.12
 
 
-def test_dots_are_round_and_lie_apart():
-    read = read_motifs(dots(40, 12), 14.0)
-    assert read.isolated
-    assert read.round
-    assert read.spacing * 0.87 == pytest.approx(40, rel=0.05)
+def test_a_cloth_of_one_colour_has_no_borders():
+    assert directions(slopes(np.zeros((SIDE, SIDE), int), LAB)).sum() == 0
 
 
-def test_stars_are_not_round():
-    angle, far = np.arctan2((Y % 80) - 40, (X % 80) - 40), np.hypot((Y % 80) - 40, (X % 80) - 40)
-    read = read_motifs((far < 18 + 12 * np.cos(5 * angle)).astype(int), 20.0)
-    assert read.isolated
-    assert not read.round
+def test_bands_run_straight_and_dots_do_not():
+    lines, spots = slopes((Y // 10) % 2, LAB), slopes(dots(40, 12), LAB)
+    assert straightness(lines, 20.0) > 0.95 > 0.5 > straightness(spots, 20.0)
+
+
+def test_the_distance_of_dots_is_how_many_share_the_cloth():
+    assert motif_distance(dots(40, 12), 14.0) * 0.87 == pytest.approx(40, rel=0.05)
 
 
 @pytest.mark.parametrize("size", [10.0, 20.0])

@@ -6,7 +6,7 @@ import pytest
 from lucid_swatch.core.colour.spaces import lab_to_rgb_linear, rgb_linear_to_lab
 from lucid_swatch.core.garment.palette import read_palette
 from lucid_swatch.core.garment.pattern import read_pattern, scale_of
-from lucid_swatch.core.garment.surface import read_surface
+from lucid_swatch.core.garment.surface import read_surface, yarn_chroma
 from lucid_swatch.core.garment.vocabulary import Finish, PatternType, Scale
 from lucid_swatch.demo.studio.cloth import Cloth, colour_map, weave
 
@@ -27,7 +27,7 @@ def drawn(cloth, seed=3):
 def read(cloth):
     light, mask = drawn(cloth)
     palette = read_palette(light, mask)
-    return palette, read_pattern(palette, mask)
+    return palette, read_pattern(palette, yarn_chroma(rgb_linear_to_lab(light), palette))
 
 
 @pytest.mark.parametrize("repeat", [0.07, 0.12, 0.2])

@@ -3,16 +3,14 @@
 The weights of the surface measures stand in finishes.csv; `benchmarks/finish.py` fits them and reports on photos that were
 kept out. Finishes that no photo shows have no weights of their own: they follow their kin, or what is usual."""
 
-import csv
-from dataclasses import dataclass
 from functools import cache
-from importlib.resources import files
 
 import numpy as np
 
 from ..colour.arrays import FloatArray
 from ..colour.spaces import chroma, hue_angle
 from .chances import Chances, in_order
+from .logistic import Model, read_model
 from .surface import Surface
 from .surface_measures import NAMES
 from .usual_finishes import USUAL_FINISHES
@@ -42,12 +40,11 @@ def told_by(surface: Surface, lab: FloatArray, pattern: PatternType) -> FloatArr
     return np.array([*grain, surface.sheen, surface.texture, *colour], dtype=float)
 
 
-def finish_chances(category: Category, numbers: FloatArray, model: "Model | None" = None) -> Chances[Finish]:
+def finish_chances(category: Category, numbers: FloatArray, model: Model[Finish] | None = None) -> Chances[Finish]:
     """What a piece of a category may be made of, likeliest first. numbers: as told_by gives them; model: left out, the
     one that is kept."""
     usual, model = usual_weights(category, numbers), model or kept_model()
-    known = np.where(np.isnan(numbers), model.middle, numbers)
-    seen = np.clip((known - model.middle) / model.spread, -FAR, FAR) @ model.weights.T
+    seen = model.scores(numbers)
     scores = {finish: np.log(weight) + _speaks(finish, seen, model) for finish, weight in usual.items()}
     most = max(scores.values())
     return in_order({finish: float(np.exp(score - most)) for finish, score in scores.items()})
@@ -74,10 +71,9 @@ def why(category: Category, finish: Finish, numbers: FloatArray) -> str:
     if finish is Finish.DENIM and numbers[TOLD_BY.index("denim blue")] > 0.5:
         return "the blue of indigo"
     kin, _ = KIN.get(finish, (finish, 1.0))
-    if kin in model.finishes:
-        known = np.where(np.isnan(numbers), model.middle, numbers)
-        off = np.clip((known - model.middle) / model.spread, -FAR, FAR)
-        says = off * model.weights[model.finishes.index(kin)]
+    if kin in model.kinds:
+        off = model.away(numbers)
+        says = off * model.weights[:, model.kinds.index(kin)]
         for k in np.argsort(-says):
             words = SHOWS.get(TOLD_BY[k])
             told = words[0 if off[k] > 0 else 1] if words and abs(off[k]) > 0.4 else ""
@@ -100,32 +96,14 @@ SHOWS: dict[str, tuple[str, str]] = {
     "texture": ("relief", "smooth"), "marl": ("mixed yarns", ""),
 }  # fmt: skip
 """What a number shows where it is high and where it is low."""
-FAR = 3.0
-"""Spreads from the middle beyond which a number says no more."""
 
 
-def _speaks(finish: Finish, seen: FloatArray, model: "Model") -> float:
+def _speaks(finish: Finish, seen: FloatArray, model: Model[Finish]) -> float:
     kin, share = KIN.get(finish, (finish, 1.0))
-    return share * float(seen[model.finishes.index(kin)]) if kin in model.finishes else 0.0
-
-
-@dataclass(frozen=True, slots=True, eq=False)
-class Model:
-    """What the surface measures say of each finish."""
-
-    finishes: tuple[Finish, ...]
-    middle: FloatArray
-    spread: FloatArray
-    """(numbers,), of the photos it was fitted to."""
-    weights: FloatArray
-    """(finishes, numbers)."""
+    return share * float(seen[model.kinds.index(kin)]) if kin in model.kinds else 0.0
 
 
 @cache
-def kept_model() -> Model:
+def kept_model() -> Model[Finish]:
     """The model in finishes.csv."""
-    with (files(__package__) / "finishes.csv").open(encoding="utf-8") as file:
-        head, *rows = list(csv.reader(file))
-    assert tuple(row[0] for row in rows) == TOLD_BY
-    numbers = np.array([[float(v) for v in row[1:]] for row in rows])
-    return Model(tuple(Finish(name) for name in head[3:]), numbers[:, 0], numbers[:, 1], numbers[:, 2:].T)
+    return read_model("finishes.csv", Finish, TOLD_BY)

@@ -41,6 +41,8 @@ class Measurement:
     palette: Palette
     threads: FloatArray | None
     """(k, 3), the yarns of a marl whose mean stands in lab."""
+    yarns: float
+    """How much the colour changes from thread to thread."""
     front: Front = NOTHING_ON_IT
     """The neck and the buttons that show."""
 
@@ -107,7 +109,7 @@ def measure_cloth(sight: Sight, school: School = BROAD, told: FloatArray | None 
     palette, light = sight.palette, sight.light
     surface = beside(lambda: read_surface(sight.lab, palette, sight.yarns))
     front = beside(lambda: look_at_front(sight.lab, sight.inside))
-    pattern = read_pattern(palette, sight.inside, sight.yarns)
+    pattern = read_pattern(palette, sight.yarns)
     lab, share, parts, threads = _described(palette, pattern)
     uncertainty = NINE_IN_TEN * np.hypot(light_doubt(lab, light), _own_doubt(lab))
     if told is not None:
@@ -136,6 +138,7 @@ def measure_cloth(sight: Sight, school: School = BROAD, told: FloatArray | None 
         light,
         replace(palette, labels=labels),
         threads,
+        sight.yarns,
         # a row of dots is not one of buttons
         replace(front(), buttons=0) if pattern.type is PatternType.DOT else front(),
     )

@@ -1,4 +1,4 @@
-"""What a pattern is made of: how it repeats, which way its borders run, what shapes lie on its ground."""
+"""What a pattern is made of: how it repeats, and how far its motifs lie apart."""
 
 from collections.abc import Sequence
 from dataclasses import dataclass
@@ -8,46 +8,7 @@ import cv2
 import numpy as np
 from scipy import fft
 
-from ..colour.arrays import FloatArray, LabelArray
-
-
-@dataclass(frozen=True, slots=True)
-class Lattice:
-    """A regular repeat."""
-
-    distance: float
-    """Pixels from one motif to the next like it."""
-    ridge: float
-    """Least likeness on the way there and at right angles to it, -1..1: above 0 where bands run through."""
-
-
-@dataclass(frozen=True, slots=True)
-class Borders:
-    """Which way the borders between the colours run."""
-
-    directions: int
-    """1, or 2 at right angles."""
-    share: float
-    """Share of the border, by its strength, that runs that way."""
-
-
-@dataclass(frozen=True, slots=True)
-class Motifs:
-    """The shapes on the ground, which is the colour of the largest share."""
-
-    isolated: bool
-    """Whether they lie apart on a ground that holds together."""
-    roundness: float
-    """Area against that of the smallest circle around, in the middle of them, 0..1."""
-    solidity: float
-    """Area against that of the convex hull, in the middle of them, 0..1."""
-    spacing: float
-    """Pixels from one to the next, by how many share the cloth."""
-
-    @property
-    def round(self) -> bool:
-        """Whether they are dots."""
-        return self.roundness > 0.68 and self.solidity > 0.9
+from ..colour.arrays import FloatArray, IntArray, LabelArray
 
 
 @dataclass(frozen=True, slots=True, eq=False)
@@ -63,31 +24,40 @@ class Likeness:
 LEAST_LIKENESS = 0.28
 
 
-def read_lattice(likeness: Likeness, run: float, banded: bool = False) -> Lattice | None:
-    """The shortest distance at which the pattern meets itself nearly as well as anywhere; None without one.
+def read_repeat(likeness: Likeness, run: float, banded: bool = False) -> float | None:
+    """The shortest distance at which the pattern meets itself nearly as well as anywhere, pixels; None without one.
 
     run: pixels of one colour in a row. banded: whether it is stripes, which are like themselves at any distance along
     the bands."""
-    table, reach = likeness.table, likeness.reach
-    peak = table == cv2.dilate(table, np.ones((5, 5), np.uint8))
-    ys, xs = np.nonzero(peak)
-    far = np.hypot(ys - reach, xs - reach)
-    beyond = far > max(3.0, (1.2 if banded else 0.6) * run)
-    ys, xs, far = ys[beyond], xs[beyond], far[beyond]
-    if len(far) == 0 or table[ys, xs].max() < LEAST_LIKENESS:
+    peaks = read_peaks(likeness, (1.2 if banded else 0.6) * run)
+    if len(peaks.height) == 0 or peaks.height.max() < LEAST_LIKENESS:
         return None
-    strong = table[ys, xs] >= 0.75 * table[ys, xs].max()
-    nearest = np.flatnonzero(strong)[far[strong].argmin()]
-    along = np.array([ys[nearest] - reach, xs[nearest] - reach])
-    across = np.array([along[1], -along[0]])
-    way = np.linspace(0.1, 1.0, 19)[:, None]
-    ridge = min(_least_on(likeness, way * step) for step in (along, across))
-    return Lattice(float(far[nearest]), ridge)
+    return float(np.hypot(*peaks.nearest()))
 
 
-def _least_on(likeness: Likeness, offsets: FloatArray) -> float:
-    places = np.clip(np.rint(offsets + likeness.reach).astype(np.intp), 0, 2 * likeness.reach)
-    return float(likeness.table[places[:, 0], places[:, 1]].min())
+@dataclass(frozen=True, slots=True, eq=False)
+class Peaks:
+    """Where a cloth that is moved is more like itself than anywhere around."""
+
+    moved: IntArray
+    """(n, 2), rows and columns."""
+    height: FloatArray
+    """(n,), likeness."""
+
+    def nearest(self) -> IntArray:
+        """(2,), the shortest way to a peak nearly as high as the highest; there is at least one."""
+        strong = self.moved[self.height >= 0.75 * self.height.max()]
+        found: IntArray = strong[np.hypot(*strong.T).argmin()]
+        return found
+
+
+def read_peaks(likeness: Likeness, least: float) -> Peaks:
+    """The peaks that lie further off than so many pixels, and than three."""
+    ys, xs = np.nonzero(likeness.table == cv2.dilate(likeness.table, np.ones((5, 5), np.uint8)))
+    height = likeness.table[ys, xs]
+    moved = np.stack([ys, xs], axis=1) - likeness.reach
+    beyond = np.hypot(*moved.T) > max(3.0, least)
+    return Peaks(moved[beyond], height[beyond])
 
 
 def read_likeness(labels: LabelArray, lab: FloatArray) -> Likeness:
@@ -159,55 +129,20 @@ def motif_spacing(labels: LabelArray, lab: FloatArray) -> float:
     return float(np.exp(-centroid)) / CENTROID_SHARE
 
 
-def read_borders(labels: LabelArray, lab: FloatArray) -> Borders:
-    """The directions of the borders, from the structure of the painted cloth. labels: (rows, columns)."""
-    inside = cv2.erode((labels >= 0).astype(np.uint8), np.ones((9, 9), np.uint8)) > 0
-    xx, yy, xy = (np.zeros(int(inside.sum()), dtype=np.float32) for _ in range(3))
-    for flat in painted(labels, lab):
-        soft = cv2.GaussianBlur(flat, (0, 0), 1.2)
-        across, down = cv2.Sobel(soft, cv2.CV_32F, 1, 0)[inside], cv2.Sobel(soft, cv2.CV_32F, 0, 1)[inside]
-        xx += across * across
-        yy += down * down
-        xy += across * down
-    # most of the cloth is far from any border
-    somewhere = np.flatnonzero(xx + yy)
-    if len(somewhere) == 0:
-        return Borders(1, 0.0)
-    xx, yy, xy = xx[somewhere], yy[somewhere], xy[somewhere]
-    angle = 0.5 * np.degrees(np.arctan2(2 * xy, xx - yy)) % 180
-    histogram = np.bincount(np.minimum(angle / 5, 35).astype(np.intp), xx + yy, 36)
-    histogram = histogram / histogram.sum()
-    near = sum(np.roll(histogram, k) for k in (-2, -1, 0, 1, 2))
-    crossed = near + np.roll(near, 18)
-    first = int(crossed.argmax())
-    if min(near[first], near[(first + 18) % 36]) > 0.18:
-        return Borders(2, float(crossed.max()))
-    return Borders(1, float(near.max()))
+def motif_distance(labels: LabelArray, run: float) -> float:
+    """Pixels from one motif to the next, by how many share the cloth.
 
-
-def read_motifs(labels: LabelArray, run: float) -> Motifs:
-    """The shapes that are not ground. labels: (rows, columns), 0 the ground, -1 outside. run: pixels."""
+    labels: (rows, columns), 0 the ground, -1 outside. run: pixels of one colour in a row."""
     side = 3 if run > 5 else 2
     shapes = cv2.morphologyEx((labels > 0).astype(np.uint8), cv2.MORPH_OPEN, np.ones((side, side), np.uint8))
     contours, _ = cv2.findContours(shapes, cv2.RETR_EXTERNAL, cv2.CHAIN_APPROX_NONE)
     areas = np.array([cv2.contourArea(c) for c in contours])
     if len(areas) < LEAST_MOTIFS:
-        return Motifs(False, 0.0, 0.0, float(max(labels.shape)))
-    least = max(12.0, 0.25 * float(np.percentile(areas, 75)))
-    large = [c for c, area in zip(contours, areas, strict=True) if area > least]
-    spacing = float(np.sqrt((labels >= 0).sum() / max(len(large), 1))) / LATTICE_SHARE
-    large = large[:MOST_MOTIFS]
-    if len(large) < LEAST_MOTIFS:
-        return Motifs(False, 0.0, 0.0, float(max(labels.shape)))
-    own = np.array([cv2.contourArea(c) for c in large])
-    circles = np.array([np.pi * cv2.minEnclosingCircle(c)[1] ** 2 for c in large])
-    hulls = np.array([cv2.contourArea(cv2.convexHull(c)) for c in large])
-    ground = cv2.connectedComponentsWithStats((labels == 0).astype(np.uint8), connectivity=4)[2][1:, cv2.CC_STAT_AREA]
-    together = float(ground.max() / max(ground.sum(), 1)) if len(ground) else 0.0
-    apart = float(areas.max() / max(areas.sum(), 1)) < 0.4
-    return Motifs(together > 0.6 and apart, float(np.median(own / circles)), float(np.median(own / hulls)), spacing)
+        return float(max(labels.shape))
+    large = int((areas > max(12.0, 0.25 * float(np.percentile(areas, 75)))).sum())
+    return float(np.sqrt((labels >= 0).sum() / max(large, 1))) / LATTICE_SHARE
 
 
-LEAST_MOTIFS, MOST_MOTIFS = 6, 400
+LEAST_MOTIFS = 6
 LATTICE_SHARE = 0.87
 """Side of the square that a motif has to itself against the distance to the next one: staggered rows lie closer."""

@@ -1,16 +1,16 @@
 """What the kind of a pattern is told by: how its borders run, how it repeats, what shapes lie on what ground."""
 
-from dataclasses import dataclass
-
 import cv2
 import numpy as np
 from scipy import fft
 
-from lucid_swatch.core.colour.arrays import ByteArray, FloatArray, IntArray, LabelArray
-from lucid_swatch.core.colour.difference import pairwise_delta_e_2000
-from lucid_swatch.core.colour.spaces import chroma
-from lucid_swatch.core.garment.motifs import LEAST_LIKENESS, Likeness, painted
-from lucid_swatch.core.garment.palette import run_length
+from ..colour.arrays import ByteArray, FloatArray, IntArray, LabelArray
+from ..colour.difference import pairwise_delta_e_2000
+from ..colour.spaces import chroma
+from .bands import crossing_bands
+from .borders import directions, slopes, straightness
+from .motifs import LEAST_LIKENESS, Likeness, painted, read_peaks
+from .palette import run_length
 
 NAMES = (
     "colours", "first share", "second share", "third share", "difference of the first two", "least difference", "fur",
@@ -19,47 +19,11 @@ NAMES = (
     "likeness", "likeness on average", "repeat in runs", "ridge", "other ridge", "long lobe",
     "wavelength", "bandwidth", "coarse", "peak", "way 1", "way 2", "way 3",
     "motifs", "ground holds together", "largest motif", "roundness", "spread of roundness", "solidity", "length",
-    "spread of size", "holes", "size in runs", "at right angles",
+    "spread of size", "holes", "size in runs", "at right angles", "discs", "squares",
     "on ground", "third on ground", "regions", "blocks", "accents", "accents at the rim", "uneven across", "uneven down",
-    "straight", "straight far",
+    "straight", "straight far", "one set of bands", "two sets of bands",
 )  # fmt: skip
 FEW = 1e-6
-
-
-@dataclass(frozen=True, slots=True, eq=False)
-class Slopes:
-    """How steep the painted cloth is across and down, squared and multiplied, (rows, columns) each; 0 at the rim."""
-
-    xx: FloatArray
-    yy: FloatArray
-    xy: FloatArray
-
-
-def slopes(labels: LabelArray, lab: FloatArray) -> Slopes:
-    """The structure tensor of the painted cloth (Förstner 1987). labels: (rows, columns). lab: (n, 3)."""
-    inside = cv2.erode((labels >= 0).astype(np.uint8), np.ones((9, 9), np.uint8))
-    xx, yy, xy = (np.zeros(labels.shape, dtype=np.float32) for _ in range(3))
-    for flat in painted(labels, lab):
-        soft = cv2.GaussianBlur(flat, (0, 0), 1.2)
-        across, down = cv2.Sobel(soft, cv2.CV_32F, 1, 0), cv2.Sobel(soft, cv2.CV_32F, 0, 1)
-        cv2.accumulateSquare(across, xx, mask=inside)
-        cv2.accumulateSquare(down, yy, mask=inside)
-        cv2.accumulateProduct(across, down, xy, mask=inside)
-    return Slopes(xx, yy, xy)
-
-
-def histogram_of(steep: Slopes) -> FloatArray:
-    """The directions of the borders by their strength, (36,) in steps of five degrees, sums to 1; 0 without borders."""
-    strength = (steep.xx + steep.yy).ravel()
-    # most of the cloth is far from any border
-    somewhere = np.flatnonzero(strength)
-    if len(somewhere) == 0:
-        return np.zeros(36)
-    apart = (steep.xx - steep.yy).ravel().take(somewhere)
-    angle = 0.5 * cv2.phase(apart, 2 * steep.xy.ravel().take(somewhere), angleInDegrees=True).ravel()
-    histogram = np.bincount(np.minimum(angle / 5, 35).astype(np.intp), strength.take(somewhere), 36)
-    histogram /= histogram.sum()
-    return histogram
 
 
 def print_measures(
@@ -75,12 +39,13 @@ def print_measures(
         [
             *_colours(lab, share),
             np.log(run / width), np.log(run), np.log(yarns + 0.3),
-            *_directions(histogram_of(steep)),
+            *_directions(directions(steep)),
             *_repeats(likeness, run),
             *_spectrum(labels, lab, width),
             *_motifs(labels, run),
             *_places(labels, len(lab), width),
-            *_straightness(steep, run),
+            straightness(steep, 0.6 * run), straightness(steep, 2.0 * run),
+            *crossing_bands(labels, lab, steep, run),
         ]
     )  # fmt: skip
 
@@ -95,7 +60,7 @@ def _colours(lab: FloatArray, share: FloatArray) -> list[float]:
 
 def _directions(histogram: FloatArray) -> list[float]:
     """histogram: (36,), of the directions of the borders in steps of five degrees, sums to 1."""
-    near = sum(np.roll(histogram, k) for k in (-2, -1, 0, 1, 2))
+    near = np.sum([np.roll(histogram, k) for k in (-2, -1, 0, 1, 2)], axis=0)
     first = int(near.argmax())
     crossed = near + np.roll(near, 18)
     turns = np.abs(np.fft.rfft(histogram))[1:5]
@@ -104,29 +69,22 @@ def _directions(histogram: FloatArray) -> list[float]:
 
 def _repeats(likeness: Likeness, run: float) -> list[float]:
     table, reach = likeness.table, likeness.reach
-    peaks = table == cv2.dilate(table, np.ones((5, 5), np.uint8))
-    ys, xs = np.nonzero(peaks)
-    far = np.hypot(ys - reach, xs - reach)
-    beyond = far > max(3.0, 0.6 * run)
-    ys, xs, far = ys[beyond], xs[beyond], far[beyond]
     y, x = np.mgrid[-reach : reach + 1, -reach : reach + 1]
     lobe = (table > 0.4) & (np.hypot(y, x) < 4 * run)
     spread = (
         np.linalg.eigvalsh(np.cov(np.stack([y[lobe], x[lobe]])) + 0.3 * np.eye(2)) if lobe.sum() > 4 else np.ones(2)
     )
     long = float(np.log(spread[1] / spread[0])) / 2
-    height = table[ys, xs]
-    if not len(far) or height.max() <= 0:
+    peaks = read_peaks(likeness, 0.6 * run)
+    if not len(peaks.height) or peaks.height.max() <= 0:
         return [0.0, 0.0, 0.0, 0.0, 0.0, long]
-    best = np.sort(height)[::-1]
-    strong = height >= 0.75 * best[0]
-    nearest = np.flatnonzero(strong)[far[strong].argmin()]
-    along = np.array([ys[nearest] - reach, xs[nearest] - reach])
+    best = np.sort(peaks.height)[::-1]
+    along = peaks.nearest()
     across = np.array([along[1], -along[0]])
     way = np.linspace(0.1, 1.0, 19)[:, None]
     places = [np.clip(np.rint(way * step + reach).astype(np.intp), 0, 2 * reach) for step in (along, across)]
     ridges = sorted(float(table[p[:, 0], p[:, 1]].min()) for p in places)
-    distance = float(np.log(far[nearest] / run)) if best[0] > LEAST_LIKENESS / 2 else 0.0
+    distance = float(np.log(np.hypot(*along) / run)) if best[0] > LEAST_LIKENESS else 0.0
     return [float(best[0]), float(best[:8].mean()), distance, ridges[0], ridges[1], long]
 
 
@@ -174,11 +132,11 @@ def _motifs(labels: LabelArray, run: float) -> list[float]:
     outer = [(c, k) for k, c in enumerate(contours) if tree[0][k][3] < 0]
     areas = np.array([cv2.contourArea(c) for c, _ in outer])
     if len(areas) < 3 or areas.sum() < 12:
-        return [np.log1p(len(areas)), together, 1.0, 0.5, 0.2, 0.7, 0.5, 0.5, 0.0, 0.0, 0.0]
+        return [np.log1p(len(areas)), together, *NO_MOTIFS]
     least = max(12.0, 0.25 * float(np.percentile(areas, 75)))
     large = [one for one, area in zip(outer, areas, strict=True) if area > least][:MOST]
     if not large:
-        return [np.log1p(len(areas)), together, 1.0, 0.5, 0.2, 0.7, 0.5, 0.5, 0.0, 0.0, 0.0]
+        return [np.log1p(len(areas)), together, *NO_MOTIFS]
     own = np.array([cv2.contourArea(c) for c, _ in large])
     circles = np.array([np.pi * cv2.minEnclosingCircle(c)[1] ** 2 for c, _ in large])
     hulls = np.array([max(cv2.contourArea(cv2.convexHull(c)), 1.0) for c, _ in large])
@@ -186,17 +144,27 @@ def _motifs(labels: LabelArray, run: float) -> list[float]:
     long = boxes.max(axis=1) / np.maximum(boxes.min(axis=1), 1.0)
     filled = own / np.maximum(boxes.prod(axis=1), 1.0)
     holed = np.mean([tree[0][k][2] >= 0 for _, k in large])
-    round_ = own / circles
+    round_, solid = own / circles, own / hulls
+    discs = _above(round_, 0.62, 0.12) * _above(solid, 0.85, 0.08)
+    squares = _above(filled, 0.8, 0.1) * _above(-round_, -0.74, 0.08)
     low, middle, high = np.percentile(round_, (20, 50, 80))
     sizes = np.percentile(np.log(own), (20, 80))
     return [
         np.log1p(len(large)), together, float(areas.max() / areas.sum()), float(middle), float(high - low),
-        float(np.median(own / hulls)), float(np.log(np.median(long))), float(sizes[1] - sizes[0]), float(holed),
-        float(np.log(np.sqrt(np.median(own)) / run)), float(np.median(filled)),
+        float(np.median(solid)), float(np.log(np.median(long))), float(sizes[1] - sizes[0]), float(holed),
+        float(np.log(np.sqrt(np.median(own)) / run)), float(np.median(filled)), float(discs.mean()),
+        float(squares.mean()),
     ]  # fmt: skip
 
 
 MOST = 400
+NO_MOTIFS = (1.0, 0.5, 0.2, 0.7, 0.5, 0.5, 0.0, 0.0, 0.0, 0.0, 0.0)
+"""What stands for the shapes of a cloth that has none."""
+
+
+def _above(values: FloatArray, start: float, rise: float) -> FloatArray:
+    """0 up to a start, 1 from a rise above it."""
+    return np.clip((values - start) / rise, 0.0, 1.0)
 
 
 def _places(labels: LabelArray, count: int, width: float) -> list[float]:
@@ -239,18 +207,3 @@ def _uneven(labels: LabelArray, axis: int) -> float:
     parts = np.array_split(np.flatnonzero(cloth > 0), 5)
     share = [ground[p].sum() / max(cloth[p].sum(), 1) for p in parts if len(p)]
     return float(np.std(share)) if share else 0.0
-
-
-def _straightness(steep: Slopes, run: float) -> list[float]:
-    """How far the borders near a place run one way, within about a run and within about three, 0..1."""
-    return [_coherence(steep, size * run) for size in (0.6, 2.0)]
-
-
-def _coherence(steep: Slopes, sigma: float) -> float:
-    shrink = max(2.0, sigma / 2)
-    size = tuple(max(4, round(n / shrink)) for n in steep.xx.shape[::-1])
-    xx, yy, xy = (
-        cv2.GaussianBlur(cv2.resize(p, size, interpolation=cv2.INTER_AREA), (0, 0), sigma / shrink)
-        for p in (steep.xx, steep.yy, steep.xy)
-    )
-    return float(cv2.magnitude(xx - yy, 2 * xy).sum() / max(float((xx + yy).sum()), FEW))
