@@ -8,7 +8,7 @@ from hypothesis import strategies as st
 
 from lucid_swatch.core.colour.spaces import rgb_linear_to_lab
 from lucid_swatch.core.garment.logistic import FAR, read_model
-from lucid_swatch.core.garment.palette import read_palette
+from lucid_swatch.core.garment.palette import Palette, read_palette
 from lucid_swatch.core.garment.pattern import read_pattern
 from lucid_swatch.core.garment.pattern_kinds import KINDS, TOLD_BY, kept_model, kind_chances, likeliest_kind, of_kind
 from lucid_swatch.core.garment.surface import yarn_chroma
@@ -72,6 +72,30 @@ def test_what_was_not_measured_says_nothing():
     model = kept_model()
     nothing = np.full(len(TOLD_BY), np.nan)
     assert (model.scores(nothing) == 0).all()
+
+
+@given(
+    st.tuples(st.integers(1, 40) | st.sampled_from([640, 900]), st.integers(1, 40)),
+    st.integers(2, 6),
+    st.sampled_from(["strewn", "two ends", "one place", "plain"]),
+    st.integers(0, 1000),
+)
+def test_no_cloth_is_too_odd_to_be_read(shape, count, lies, seed):
+    draw = np.random.default_rng(seed)
+    labels = np.zeros(shape, np.int8)
+    if lies == "strewn":
+        labels = draw.integers(-1, count, shape).astype(np.int8)
+        labels.flat[0] = 0
+    elif lies == "two ends":
+        labels[-1] = count - 1
+    elif lies == "one place":
+        labels[:] = -1
+        labels.flat[0] = 1
+    lab = np.column_stack([np.linspace(15, 90, count), draw.uniform(-30, 30, (count, 2))])
+    share = np.full(count, 1 / count)
+    found = read_pattern(Palette(lab, share, share, labels), float(draw.uniform(0, 5)))
+    assert 0 <= found.confidence <= 1
+    assert found.repeat is None or found.repeat > 0
 
 
 def test_numbers_of_other_measures_are_refused():

@@ -108,6 +108,8 @@ LEAST_STRENGTH = 0.03
 """Of the first axis, below which an axis has less than a thousandth of what differs."""
 
 
+LEAST_SIDE = 8
+"""Pixels of a picture with wavelengths at all; a smaller one is padded."""
 RINGS = 39
 """Of wavelengths, evenly in logarithms."""
 CENTROID_SHARE = 0.55
@@ -118,7 +120,7 @@ def motif_spacing(labels: LabelArray, lab: FloatArray) -> float:
     """Distance in pixels between the motifs of a print that follows no lattice, from its spectrum.
 
     labels: (rows, columns), -1 outside. lab: (n, 3)."""
-    side = max(labels.shape)
+    side = max(LEAST_SIDE, *labels.shape)
     energy = _spectrum(painted(labels, lab), (side, side))
     y, x = fft.fftfreq(side)[:, None], fft.rfftfreq(side)[None]
     edges = np.linspace(np.log(2 / side), np.log(0.5), RINGS + 1)

@@ -33,10 +33,12 @@ def read_pattern(palette: Palette, yarns: float = 0.0) -> Pattern:
     palette: with its picture of labels. yarns: how much the colour changes from thread to thread, as
     surface.yarn_chroma gives it. Never fails: what is like nothing gets a low confidence."""
     if len(palette.lab) == 1:
-        if yarns > MARL_YARNS:
-            return Pattern(PatternType.MARL, Scale.SMALL, min(0.9, 0.5 + 0.1 * (yarns - MARL_YARNS)))
-        return Pattern(PatternType.SOLID, None, 0.9)
+        return _plain(yarns)
     labels, width = read_closely(palette.labels)
+    cloth = labels[labels >= 0]
+    if cloth.min() == cloth.max():
+        # the other colours are a few pixels, or lie far from the middle
+        return _plain(yarns)
     likeness = read_likeness(labels, palette.lab)
     measures = print_measures(labels, palette.lab, palette.share, width, yarns, likeness)
     kind, chance = likeliest_kind(measures)
@@ -55,6 +57,12 @@ THREADS = 0.04
 """Run of one colour against the width of the body below which the colours of a marl are yarns and not trims."""
 MANY_MOTIFS = 12.0
 """Runs in a repeat beyond which it is the repeat of the whole drawing and not of a motif."""
+
+
+def _plain(yarns: float) -> Pattern:
+    if yarns > MARL_YARNS:
+        return Pattern(PatternType.MARL, Scale.SMALL, min(0.9, 0.5 + 0.1 * (yarns - MARL_YARNS)))
+    return Pattern(PatternType.SOLID, None, 0.9)
 
 
 def _size(labels: LabelArray, lab: FloatArray, likeness: Likeness, run: float, kind: PatternType) -> float:
