@@ -217,8 +217,8 @@ def test_two_changes_that_help_together_are_made_at_once_and_taken_back(opened):
     page = opened
     page.get_by_role("article", name="Ilka Maren").get_by_role("link", name="looks kept").click()
     for place, name in (
-        ("Top", "Ivory silk shirt"),
-        ("Lower half", "Charcoal wide trousers"),
+        ("Top", "White tee"),
+        ("Lower half", "Camel trousers"),
         ("Feet", "Silver shoes"),
     ):
         with page.expect_response(re.compile("/judge$")):
