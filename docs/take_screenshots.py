@@ -94,8 +94,13 @@ def take(page, url, folder):
     shot("make")
     page.get_by_role("link", name="Plan", exact=True).click()
     page.get_by_role("list", name="The days").get_by_role("img").nth(7).wait_for()
-    page.get_by_role("list", name="The days").get_by_role("button").nth(4).click()
-    page.get_by_role("group", name="What else fits").get_by_role("button").first.wait_for()
+    others = page.get_by_role("group", name="What else fits")
+    for day in page.get_by_role("list", name="The days").get_by_role("button").all()[4:8]:
+        # a day for which something else fits too
+        day.click()
+        others.get_by_text(re.compile("while the other days stay")).wait_for()
+        if others.get_by_role("button").count():
+            break
     page.wait_for_timeout(500)
     shot("plan")
     page.get_by_role("tab", name="capsule").click()
