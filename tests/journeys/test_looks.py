@@ -216,11 +216,7 @@ def test_a_look_carries_a_theme_as_far_as_it_shows(opened):
 def test_two_changes_that_help_together_are_made_at_once_and_taken_back(opened):
     page = opened
     page.get_by_role("article", name="Ilka Maren").get_by_role("link", name="looks kept").click()
-    for place, name in (
-        ("Top", "White tee"),
-        ("Lower half", "Camel trousers"),
-        ("Feet", "Silver shoes"),
-    ):
+    for place, name in (("Top", "White tee"), ("Lower half", "Camel trousers"), ("Feet", "Silver shoes")):
         with page.expect_response(re.compile("/judge$")):
             page.locator(f'section[aria-label="{place}"]').get_by_role("button", name=re.compile(f"^{name}")).click()
         page.get_by_role("button", name=re.compile(f"^{name}, in the look; take it off: ")).wait_for()

@@ -95,7 +95,7 @@ FINE_SIDE = 320
 def _spectrum(labels: LabelArray, lab: FloatArray, width: float) -> list[float]:
     """Where the energy of the painted cloth lies, by wavelength and by direction."""
     shrink = min(1.0, FINE_SIDE / max(labels.shape))
-    size = tuple(max(1, int(n * shrink)) for n in labels.shape[::-1])
+    size = tuple(max(1, round(n * shrink)) for n in labels.shape[::-1])
     energy = np.zeros((FINE_SIDE, FINE_SIDE // 2 + 1), np.float32)
     for picture in painted(labels, lab):
         small = cv2.resize(picture, size, interpolation=cv2.INTER_AREA)
